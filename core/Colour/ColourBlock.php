@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Colour;
+
+/**
+ * Many colours of one space, as three packed arrays of floats (struct of arrays).
+ *
+ * Everything that computes on colours works on whole blocks: one call a block, never one a
+ * colour. Blocks are immutable; changing space makes a new block.
+ */
+final readonly class ColourBlock
+{
+    /**
+     * @param class-string<ColourSpace> $space
+     * @param list<float>               $a     first channel
+     * @param list<float>               $b     second channel, as long as the first
+     * @param list<float>               $c     third channel, as long as the first
+     */
+    public function __construct(
+        public string $space,
+        public array $a,
+        public array $b,
+        public array $c,
+    ) {
+        if (\count($a) !== \count($b) || \count($a) !== \count($c)) {
+            throw new \InvalidArgumentException('A colour block needs three channels of the same length.');
+        }
+    }
+
+    /**
+     * One colour.
+     *
+     * @param class-string<ColourSpace> $space
+     */
+    public static function one(string $space, float $a, float $b, float $c): self
+    {
+        return new self($space, [$a], [$b], [$c]);
+    }
+
+    /**
+     * A block from a list of triples; for short lists.
+     *
+     * @param class-string<ColourSpace>                $space
+     * @param list<array{0: float, 1: float, 2: float}> $colours
+     */
+    public static function of(string $space, array $colours): self
+    {
+        return new self($space, array_column($colours, 0), array_column($colours, 1), array_column($colours, 2));
+    }
+
+    public function count(): int
+    {
+        return \count($this->a);
+    }
+
+    /**
+     * The colour at an index, as a triple.
+     *
+     * @return array{0: float, 1: float, 2: float}
+     */
+    public function at(int $index): array
+    {
+        return [$this->a[$index], $this->b[$index], $this->c[$index]];
+    }
+
+    /**
+     * The same colours in another space; this very block when it is there already.
+     *
+     * @param class-string<ColourSpace> $space
+     */
+    public function in(string $space): self
+    {
+        if ($space === $this->space) {
+            return $this;
+        }
+        $up = ColourSpaces::ancestry($this->space);
+        $down = ColourSpaces::ancestry($space);
+        // Drop the ancestors both share, but for the last one, where the two paths meet.
+        while (\count($up) > 1 && \count($down) > 1 && $up[\count($up) - 2] === $down[\count($down) - 2]) {
+            array_pop($up);
+            array_pop($down);
+        }
+        array_pop($up);
+        array_pop($down);
+        $a = $this->a;
+        $b = $this->b;
+        $c = $this->c;
+        foreach ($up as $step) {
+            $step::toParent($a, $b, $c);
+        }
+        foreach (array_reverse($down) as $step) {
+            $step::fromParent($a, $b, $c);
+        }
+
+        return new self($space, $a, $b, $c);
+    }
+}

@@ -1,0 +1,208 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Format;
+
+use Opis\JsonSchema\Errors\ValidationError;
+use Opis\JsonSchema\Validator;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Grade\ReadsFrom;
+use Tovrin\Core\Move\MoveKinds;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Reach\HeldColour;
+use Tovrin\Core\Reach\HueWindow;
+use Tovrin\Core\Reach\Reach;
+use Tovrin\Core\Reach\Window;
+
+/** Look files: reading them into a grade, with errors that name the path in the file. */
+final class LookJson
+{
+    /** Larger than any sensible look: a hundred moves take some 200 kB. */
+    public const MAX_BYTES = 2_000_000;
+
+    private static ?Validator $validator = null;
+
+    /**
+     * @throws FormatError naming the place in the file and what is allowed there
+     */
+    public static function read(string $json): Grade
+    {
+        if (\strlen($json) > self::MAX_BYTES) {
+            throw new FormatError(\sprintf('This look is %d bytes long; looks are at most %d.', \strlen($json), self::MAX_BYTES));
+        }
+        try {
+            $data = json_decode($json, false, 64, \JSON_THROW_ON_ERROR);
+        } catch (\JsonException $e) {
+            throw new FormatError(\sprintf('This is not JSON (%s). A look is a JSON file with "tovrinLook": 1.', lcfirst($e->getMessage())), 0, $e);
+        }
+        self::check($data);
+        /** @var array{name?: string, moves: list<array<string, mixed>>} $look */
+        $look = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+        $moves = [];
+        foreach ($look['moves'] as $index => $move) {
+            $moves[] = self::move($move, "moves[$index]");
+        }
+
+        return new Grade($moves, $look['name'] ?? '');
+    }
+
+    private static function check(mixed $data): void
+    {
+        if (!$data instanceof \stdClass) {
+            throw new FormatError('A look is a JSON object with "tovrinLook": 1 and "moves".');
+        }
+        if (!property_exists($data, 'tovrinLook')) {
+            throw new FormatError('tovrinLook: missing. A look file begins with "tovrinLook": 1.');
+        }
+        if (1 !== $data->tovrinLook) {
+            throw new FormatError(\sprintf('tovrinLook: %s is not a version this program reads; it reads version 1.', json_encode($data->tovrinLook)));
+        }
+        // Moves are checked one by one against their own kind, so that an error speaks of that kind alone.
+        $moves = $data->moves ?? null;
+        $shell = clone $data;
+        if (\is_array($moves)) {
+            $shell->moves = [];
+            if (\count($moves) > 100) {
+                throw new FormatError(\sprintf('moves: there are %d; a look has at most 100.', \count($moves)));
+            }
+        }
+        self::checkAgainst($shell, LookSchema::ID, '');
+        \assert(\is_array($moves));
+        foreach (array_values($moves) as $index => $move) {
+            $path = "moves[$index]";
+            if (!$move instanceof \stdClass) {
+                throw new FormatError("$path: must be an object with a \"kind\".");
+            }
+            $kind = $move->kind ?? null;
+            if (!\is_string($kind)) {
+                throw new FormatError(\sprintf('%s.kind: missing. The kinds are: %s.', $path, implode(', ', MoveKinds::ids())));
+            }
+            if (!\in_array($kind, MoveKinds::ids(), true)) {
+                throw new FormatError(\sprintf('%s.kind: "%s" is unknown. The kinds are: %s.', $path, $kind, implode(', ', MoveKinds::ids())));
+            }
+            self::checkAgainst($move, LookSchema::ID.'#/$defs/'.$kind, $path);
+        }
+    }
+
+    private static function checkAgainst(\stdClass $data, string $schema, string $path): void
+    {
+        if (null === self::$validator) {
+            self::$validator = new Validator();
+            self::$validator->resolver()?->registerFile(LookSchema::ID, LookSchema::FILE);
+        }
+        $error = self::$validator->validate($data, $schema)->error();
+        if (null !== $error) {
+            throw new FormatError(self::explain($error, $path));
+        }
+    }
+
+    private static function explain(ValidationError $error, string $path): string
+    {
+        $deepest = self::deepest($error);
+        foreach ($deepest->data()->fullPath() as $step) {
+            $path .= \is_int($step) ? "[$step]" : ('' === $path ? '' : '.').$step;
+        }
+        $value = $deepest->data()->value();
+        $given = \is_scalar($value) || null === $value ? json_encode($value) : 'this';
+        $args = $deepest->args();
+        $word = static fn (string $key): string => \is_scalar($args[$key] ?? null) ? (string) $args[$key] : (string) json_encode($args[$key] ?? '');
+        $schema = $deepest->schema()->info()->data();
+        $range = \is_object($schema) && isset($schema->minimum, $schema->maximum) && is_numeric($schema->minimum) && is_numeric($schema->maximum)
+            ? \sprintf(' It must be a number from %s to %s.', $schema->minimum, $schema->maximum) : '';
+        if ('additionalProperties' === $deepest->keyword()) {
+            $unknown = $args['properties'] ?? [];
+            $name = \is_array($unknown) && \is_string($unknown[0] ?? null) ? $unknown[0] : '?';
+
+            return \sprintf('%s: there is no such setting.%s', ('' === $path ? '' : $path.'.').$name, self::known($schema));
+        }
+        if ('required' === $deepest->keyword()) {
+            $missing = $args['missing'] ?? [];
+            $name = \is_array($missing) && \is_string($missing[0] ?? null) ? $missing[0] : '?';
+
+            return \sprintf('%s: missing.', ('' === $path ? '' : $path.'.').$name);
+        }
+        $what = match ($deepest->keyword()) {
+            'minimum', 'exclusiveMinimum' => \sprintf('%s is too small.%s', $given, '' === $range ? ' It must be above '.$word('min').'.' : $range),
+            'maximum' => \sprintf('%s is too large.%s', $given, '' === $range ? ' It must be at most '.$word('max').'.' : $range),
+            'type' => \sprintf('%s is of the wrong type; expected %s.%s', $given, $word('expected'), $range),
+            'enum' => \sprintf('%s is not one of the words allowed here%s.', $given, \is_object($schema) && isset($schema->enum) ? ': '.trim((string) json_encode($schema->enum), '[]') : ''),
+            'pattern' => \sprintf('%s is no colour; write it as #rrggbb, for example #c8922e.', $given),
+            default => $deepest->message(),
+        };
+
+        return ('' === $path ? 'look' : $path).': '.$what;
+    }
+
+    /** Follows an error into its details, preferring the branch that is not merely "should be null". */
+    private static function deepest(ValidationError $error): ValidationError
+    {
+        $best = null;
+        foreach ($error->subErrors() as $sub) {
+            $candidate = self::deepest($sub);
+            if (null === $best || \count($candidate->data()->fullPath()) > \count($best->data()->fullPath())) {
+                $best = $candidate;
+            }
+        }
+
+        return $best ?? $error;
+    }
+
+    private static function known(mixed $schema): string
+    {
+        if (!\is_object($schema) || !isset($schema->properties) || !\is_object($schema->properties)) {
+            return '';
+        }
+
+        return ' There are: '.implode(', ', array_keys(get_object_vars($schema->properties))).'.';
+    }
+
+    /** @param array<string, mixed> $move as accepted by the schema */
+    private static function move(array $move, string $path): Move
+    {
+        /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, params?: array<mixed>} $move */
+        $kind = MoveKinds::class($move['kind']);
+
+        return new Move(
+            $kind::fromParams(new Params($move['params'] ?? [])),
+            $move['label'] ?? '',
+            $move['on'] ?? true,
+            ($move['strength'] ?? 100) / 100.0,
+            ReadsFrom::from($move['reads'] ?? 'source'),
+            isset($move['reach']) ? self::reach($move['reach'], $path.'.reach') : null,
+        );
+    }
+
+    /** @param array<string, mixed> $reach as accepted by the schema */
+    private static function reach(array $reach, string $path): Reach
+    {
+        /** @var array{hue?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, chroma?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, light?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, invert?: bool, held?: list<array{colour: string, radius: float}>} $reach */
+        $hue = $reach['hue'] ?? null;
+        $held = [];
+        foreach ($reach['held'] ?? [] as $colour) {
+            $held[] = new HeldColour($colour['colour'], (float) $colour['radius']);
+        }
+
+        return new Reach(
+            null === $hue ? null : new HueWindow((float) $hue['from'], (float) $hue['to'], (float) ($hue['softFrom'] ?? 0), (float) ($hue['softTo'] ?? 0)),
+            self::window($reach['chroma'] ?? null, $path.'.chroma'),
+            self::window($reach['light'] ?? null, $path.'.light'),
+            $reach['invert'] ?? false,
+            $held,
+        );
+    }
+
+    /** @param array{from: float, to: float, softFrom?: float, softTo?: float}|null $window */
+    private static function window(?array $window, string $path): ?Window
+    {
+        if (null === $window) {
+            return null;
+        }
+        if ($window['from'] > $window['to']) {
+            throw new FormatError(\sprintf('%s: "from" (%s) is above "to" (%s). Swap them.', $path, $window['from'], $window['to']));
+        }
+
+        return new Window((float) $window['from'], (float) $window['to'], (float) ($window['softFrom'] ?? 0), (float) ($window['softTo'] ?? 0));
+    }
+}

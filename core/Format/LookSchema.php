@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Format;
+
+use Tovrin\Core\Move\MoveKinds;
+use Tovrin\Core\Move\Setting;
+
+/**
+ * The JSON Schema of a look file. Put together from what each kind of move declares and kept in
+ * the repository as core/Format/look.schema.json, the one definition: files are checked against
+ * it here, and the studio's types are generated from it.
+ */
+final class LookSchema
+{
+    public const FILE = __DIR__.'/look.schema.json';
+    public const ID = 'https://tovrin.invalid/look.schema.json';
+
+    /** @return array<string, mixed> */
+    public static function document(): array
+    {
+        $kinds = [];
+        $definitions = [
+            'hueWindow' => self::object('HueWindow', 'A stretch of the hue circle in OKLCh degrees, from "from" upwards to "to", through 360 where "to" is the smaller.', [
+                'from' => self::number('Where it begins.', 0, 360),
+                'to' => self::number('Where it ends.', 0, 360),
+                'softFrom' => self::number('Width of the soft edge before it.', 0, 180, 0),
+                'softTo' => self::number('Width of the soft edge after it.', 0, 180, 0),
+            ], ['from', 'to']),
+            'chromaWindow' => self::window('ChromaWindow', 'OKLCh chroma', 0.5),
+            'lightWindow' => self::window('LightWindow', 'OKLCh lightness', 1),
+            'heldColour' => self::object('HeldColour', 'A colour that must stay put.', [
+                'colour' => ['description' => 'The colour.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
+                'radius' => ['description' => 'OKLab distance at which it holds nothing any more.', 'type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1],
+            ], ['colour', 'radius']),
+            'reach' => self::object('Reach', 'Which colours a move acts on; a window that is null lets everything through.', [
+                'hue' => self::orNull('hueWindow'),
+                'chroma' => self::orNull('chromaWindow'),
+                'light' => self::orNull('lightWindow'),
+                'invert' => ['description' => 'Acts on everything else instead.', 'type' => 'boolean', 'default' => false],
+                'held' => ['description' => 'Colours carved out of the reach.', 'type' => 'array', 'maxItems' => 64, 'default' => [], 'items' => ['$ref' => '#/$defs/heldColour']],
+            ]),
+        ];
+        foreach (MoveKinds::ALL as $class) {
+            $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $class::id())));
+            $definitions[$class::id().'.params'] = ['title' => $name.'Params', 'x-title' => $class::title()] + $class::paramsSchema();
+            $definitions[$class::id()] = self::object($name.'Move', $class::help(), [
+                'kind' => ['const' => $class::id()],
+                'label' => ['description' => 'The name the user gave it; empty for none.', 'type' => 'string', 'maxLength' => 200, 'default' => ''],
+                'on' => ['description' => 'Whether it acts.', 'type' => 'boolean', 'default' => true],
+                'strength' => ['description' => 'How much of its effect is mixed in, in per cent.', 'type' => 'number', 'minimum' => 0, 'maximum' => 100, 'default' => 100],
+                'reads' => ['description' => 'The colour its reach is measured on: the photo\'s own, or what the moves above made of it.', 'type' => 'string', 'enum' => ['source', 'running'], 'default' => 'source'],
+                'reach' => ['description' => 'Which colours it acts on; null is everything.', 'default' => null] + self::orNull('reach'),
+                'params' => ['$ref' => '#/$defs/'.$class::id().'.params'],
+            ], ['kind']);
+            $kinds[] = ['$ref' => '#/$defs/'.$class::id()];
+        }
+
+        return [
+            '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+            '$id' => self::ID,
+        ] + self::object('Look', 'A grade under a name: an ordered list of moves.', [
+            'tovrinLook' => ['description' => 'Version of this form of file.', 'const' => 1],
+            'name' => ['description' => 'What the look is called.', 'type' => 'string', 'maxLength' => 200, 'default' => ''],
+            'moves' => ['description' => 'First to last.', 'type' => 'array', 'maxItems' => 100, 'items' => ['oneOf' => $kinds]],
+        ], ['tovrinLook', 'moves']) + ['$defs' => $definitions];
+    }
+
+    /** The document as it stands in the repository. */
+    public static function json(): string
+    {
+        return json_encode(self::document(), \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /**
+     * @param array<string, array<string, mixed>> $properties
+     * @param list<string>                        $required
+     *
+     * @return array<string, mixed>
+     */
+    private static function object(string $title, string $description, array $properties, array $required = []): array
+    {
+        $object = ['description' => $description] + Setting::group($title, $properties);
+
+        return [] === $required ? $object : $object + ['required' => $required];
+    }
+
+    /** @return array<string, mixed> */
+    private static function number(string $description, float $min, float $max, ?float $default = null): array
+    {
+        $number = ['description' => $description, 'type' => 'number', 'minimum' => $min, 'maximum' => $max];
+
+        return null === $default ? $number : $number + ['default' => $default];
+    }
+
+    /** @return array<string, mixed> */
+    private static function window(string $title, string $unit, float $max): array
+    {
+        return self::object($title, \sprintf('A stretch of %s.', $unit), [
+            'from' => self::number('Where it begins.', 0, $max),
+            'to' => self::number('Where it ends; not below "from".', 0, $max),
+            'softFrom' => self::number('Width of the soft edge below it.', 0, $max, 0),
+            'softTo' => self::number('Width of the soft edge above it.', 0, $max, 0),
+        ], ['from', 'to']);
+    }
+
+    /** @return array<string, mixed> */
+    private static function orNull(string $definition): array
+    {
+        return ['anyOf' => [['$ref' => '#/$defs/'.$definition], ['type' => 'null']]];
+    }
+}

@@ -1,0 +1,104 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\ColourSpace;
+use Tovrin\Core\Colour\ColourSpaces;
+use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Colour\Srgb;
+
+/**
+ * Colours that are wanted in several spaces: each conversion is made once and kept, so that
+ * consecutive moves of one space, and all reaches on one colour, share it.
+ */
+final class Colours
+{
+    /** @var array<class-string<ColourSpace>, ColourBlock> */
+    private array $known;
+
+    public function __construct(private readonly ColourBlock $given)
+    {
+        $this->known = [$given->space => $given];
+    }
+
+    /** The nodes of a lattice, between two levels of blue; red runs fastest. */
+    public static function lattice(int $size, int $firstBlue, int $pastBlue): self
+    {
+        $axis = [];
+        for ($i = 0; $i < $size; ++$i) {
+            $axis[] = $i / ($size - 1);
+        }
+        // A lattice has few distinct levels: their linear values are computed once, not per node.
+        $linear = (new ColourBlock(Srgb::class, $axis, $axis, $axis))->in(LinearSrgb::class)->a;
+        $colours = new self(self::grid(Srgb::class, $axis, $firstBlue, $pastBlue));
+        $colours->known[LinearSrgb::class] = self::grid(LinearSrgb::class, $linear, $firstBlue, $pastBlue);
+
+        return $colours;
+    }
+
+    /** @param class-string<ColourSpace> $space */
+    public function in(string $space): ColourBlock
+    {
+        if (isset($this->known[$space])) {
+            return $this->known[$space];
+        }
+        // Start from the closest space that is already known on the way to the root.
+        foreach (ColourSpaces::ancestry($space) as $ancestor) {
+            if (isset($this->known[$ancestor])) {
+                return $this->known[$space] = $this->known[$ancestor]->in($space);
+            }
+        }
+        return $this->known[$space] = $this->given->in($space);
+    }
+
+    public function lch(): ColourBlock
+    {
+        $this->lab();
+
+        return $this->in(OkLch::class);
+    }
+
+    public function lab(): ColourBlock
+    {
+        return $this->in(OkLab::class);
+    }
+
+    /** The colours in the space they were given in. */
+    public function working(): ColourBlock
+    {
+        return $this->given;
+    }
+
+    public function count(): int
+    {
+        return $this->given->count();
+    }
+
+    /**
+     * @param class-string<ColourSpace> $space
+     * @param list<float>               $axis
+     */
+    private static function grid(string $space, array $axis, int $firstBlue, int $pastBlue): ColourBlock
+    {
+        $size = \count($axis);
+        $r = $g = $b = [];
+        for ($k = $firstBlue; $k < $pastBlue; ++$k) {
+            $blue = $axis[$k];
+            for ($j = 0; $j < $size; ++$j) {
+                $green = $axis[$j];
+                for ($i = 0; $i < $size; ++$i) {
+                    $r[] = $axis[$i];
+                    $g[] = $green;
+                    $b[] = $blue;
+                }
+            }
+        }
+
+        return new ColourBlock($space, $r, $g, $b);
+    }
+}

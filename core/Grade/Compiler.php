@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Cube\Cube;
+
+/** Compiles a grade to a cube: exact evaluation at every node of the lattice. */
+final class Compiler
+{
+    /** Nodes worked on at once: large enough to pay for the calls, small enough for the cache. */
+    private const BLOCK = 6000;
+
+    /**
+     * @param int      $size  nodes along each axis, see Cube::MIN_SIZE and MAX_SIZE
+     * @param int|null $watch index of the move whose reach weight goes into the fourth channel
+     */
+    public static function compile(Grade $grade, int $size, ?int $watch = null): Cube
+    {
+        if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
+            throw new \InvalidArgumentException(Cube::sizeMessage($size));
+        }
+        $slabs = max(1, intdiv(self::BLOCK, $size * $size));
+        $red = $green = $blue = $weights = [];
+        for ($first = 0; $first < $size; $first += $slabs) {
+            $source = Colours::lattice($size, $first, min($size, $first + $slabs));
+            $part = Evaluator::evaluate($grade, $source, null === $watch ? [] : [$watch]);
+            $red[] = $part->colours->a;
+            $green[] = $part->colours->b;
+            $blue[] = $part->colours->c;
+            if (null !== $watch && isset($part->weights[$watch])) {
+                $weights[] = $part->weights[$watch];
+            }
+        }
+
+        return new Cube($size, array_merge(...$red), array_merge(...$green), array_merge(...$blue), array_merge(...$weights));
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Gamut;
+
+/**
+ * Exact evaluation of a grade.
+ *
+ * Moves run in order on a running colour that is never clipped between them and changes space
+ * only when a move needs another; the finished colour is brought into gamut once, at the end.
+ */
+final class Evaluator
+{
+    /**
+     * @param Colours   $source the photo's colours
+     * @param list<int> $watch  indices of the moves whose reach weights are wanted; a move that is off
+     *                          or at rest reports the weight it would have
+     */
+    public static function evaluate(Grade $grade, Colours $source, array $watch = []): Evaluation
+    {
+        $running = $source;
+        $weights = [];
+        foreach ($grade->moves as $index => $move) {
+            $watched = \in_array($index, $watch, true);
+            $acts = $move->acts();
+            if (!$acts && !$watched) {
+                continue;
+            }
+            $weight = $move->reach?->weights(ReadsFrom::Source === $move->reads ? $source : $running);
+            if ($watched) {
+                $weights[$index] = $weight ?? array_fill(0, $source->count(), 1.0);
+            }
+            if (!$acts) {
+                continue;
+            }
+            $before = $running->in($move->kind::space());
+            $after = $move->kind->apply($before);
+            if (null !== $weight || $move->strength < 1.0) {
+                $after = self::mix($before, $after, $weight, $move->strength);
+            }
+            $running = new Colours($after);
+        }
+
+        return new Evaluation(Gamut::intoSrgb($running->working()), $weights);
+    }
+
+    /**
+     * before + weight × strength × (after − before), channel by channel in the space of the move.
+     *
+     * @param list<float>|null $weights null is 1 everywhere
+     */
+    private static function mix(ColourBlock $before, ColourBlock $after, ?array $weights, float $strength): ColourBlock
+    {
+        $a = $after->a;
+        $b = $after->b;
+        $c = $after->c;
+        $n = \count($a);
+        if (null === $weights) {
+            for ($i = 0; $i < $n; ++$i) {
+                $a[$i] = $before->a[$i] + $strength * ($a[$i] - $before->a[$i]);
+                $b[$i] = $before->b[$i] + $strength * ($b[$i] - $before->b[$i]);
+                $c[$i] = $before->c[$i] + $strength * ($c[$i] - $before->c[$i]);
+            }
+        } else {
+            for ($i = 0; $i < $n; ++$i) {
+                $w = $strength * $weights[$i];
+                $a[$i] = $before->a[$i] + $w * ($a[$i] - $before->a[$i]);
+                $b[$i] = $before->b[$i] + $w * ($b[$i] - $before->b[$i]);
+                $c[$i] = $before->c[$i] + $w * ($c[$i] - $before->c[$i]);
+            }
+        }
+
+        return new ColourBlock($after->space, $a, $b, $c);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+/** Everything done to one photo's colour: moves in their order. Under a name and in a file it is a look. */
+final readonly class Grade
+{
+    /** @param list<Move> $moves first to last */
+    public function __construct(public array $moves, public string $name = '')
+    {
+    }
+
+    /** True when it changes no colour. */
+    public function isAtRest(): bool
+    {
+        foreach ($this->moves as $move) {
+            if ($move->acts()) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Reach\Reach;
+
+/** One change of a grade: its kind with settings, where it acts, how strongly, and whether it is on. */
+final readonly class Move
+{
+    /**
+     * @param float      $strength 0…1
+     * @param ReadsFrom  $reads    which colour the reach is measured on
+     * @param Reach|null $reach    null reaches everything
+     */
+    public function __construct(
+        public MoveKind $kind,
+        public string $label = '',
+        public bool $on = true,
+        public float $strength = 1.0,
+        public ReadsFrom $reads = ReadsFrom::Source,
+        public ?Reach $reach = null,
+    ) {
+    }
+
+    /** True when it has an effect on some colour. */
+    public function acts(): bool
+    {
+        return $this->on && $this->strength > 0.0 && !$this->kind->isAtRest();
+    }
+}

@@ -1,0 +1,126 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLch;
+
+/**
+ * Hue, saturation and luminance in twelve hue bands, blended between neighbours (see HueBands).
+ *
+ * On OKLCh: hue turns by degrees, chroma scales by 1 + saturation/100, and lightness moves by up
+ * to LUMINANCE_SPAN, faded with smooth() below FADE_CHROMA so that neutrals keep their tone.
+ */
+final readonly class BandMix implements MoveKind
+{
+    /** OKLCh lightness that luminance ±100 adds or takes. */
+    public const LUMINANCE_SPAN = 0.4;
+
+    /** OKLCh chroma at and above which luminance acts in full. */
+    public const FADE_CHROMA = 0.1;
+
+    /**
+     * @param array<string, array{hue: float, saturation: float, luminance: float}> $bands by name; a missing band is at rest.
+     *                                                                                     hue −60…60°, the others −100…100
+     */
+    public function __construct(public array $bands)
+    {
+        foreach (array_keys($bands) as $name) {
+            if (!isset(HueBands::NAMES[$name])) {
+                throw new \InvalidArgumentException(\sprintf('Band mix has no band "%s".', $name));
+            }
+        }
+    }
+
+    public static function id(): string
+    {
+        return 'band-mix';
+    }
+
+    public static function title(): string
+    {
+        return 'Band mix';
+    }
+
+    public static function help(): string
+    {
+        return 'Hue, saturation and luminance of twelve hue bands; neighbouring bands blend, so nothing tears.';
+    }
+
+    public static function paramsSchema(): array
+    {
+        $bands = [];
+        foreach (HueBands::NAMES as $name => $title) {
+            $bands[$name] = Setting::group($title, [
+                'hue' => Setting::slider('Hue', 'Turns the band towards its neighbours on the circle.', -60, 60, '°'),
+                'saturation' => Setting::slider('Saturation', 'Strength of the band: −100 leaves grey, +100 doubles it.', -100, 100),
+                'luminance' => Setting::slider('Luminance', 'Darkens or lightens the band; neutrals keep their tone.', -100, 100),
+            ]);
+        }
+
+        return Setting::group('Band mix', $bands);
+    }
+
+    public static function fromParams(Params $params): self
+    {
+        $bands = [];
+        foreach (array_keys(HueBands::NAMES) as $name) {
+            $band = $params->group($name);
+            $bands[$name] = ['hue' => $band->number('hue'), 'saturation' => $band->number('saturation'), 'luminance' => $band->number('luminance')];
+        }
+
+        return new self($bands);
+    }
+
+    public static function space(): string
+    {
+        return OkLch::class;
+    }
+
+    public function isAtRest(): bool
+    {
+        foreach ($this->bands as $band) {
+            if (0.0 !== $band['hue'] || 0.0 !== $band['saturation'] || 0.0 !== $band['luminance']) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        $light = $colours->a;
+        $chroma = $colours->b;
+        $hue = $colours->c;
+        $turns = $scales = $lifts = [];
+        foreach (array_keys(HueBands::NAMES) as $name) {
+            $band = $this->bands[$name] ?? ['hue' => 0.0, 'saturation' => 0.0, 'luminance' => 0.0];
+            $turns[] = $band['hue'];
+            $scales[] = $band['saturation'] / 100.0;
+            $lifts[] = $band['luminance'] / 100.0 * self::LUMINANCE_SPAN;
+        }
+        $turns[] = $turns[0];
+        $scales[] = $scales[0];
+        $lifts[] = $lifts[0];
+        [$bands, $weights] = HueBands::locate($hue);
+        $n = \count($light);
+        for ($i = 0; $i < $n; ++$i) {
+            $below = $bands[$i];
+            $above = $below + 1;
+            $w = $weights[$i];
+            $c = $chroma[$i];
+            $lift = $lifts[$below] + $w * ($lifts[$above] - $lifts[$below]);
+            if (0.0 !== $lift) {
+                $t = $c / self::FADE_CHROMA;
+                $light[$i] += $t >= 1.0 ? $lift : $lift * $t * $t * (3.0 - 2.0 * $t);
+            }
+            $hue[$i] += $turns[$below] + $w * ($turns[$above] - $turns[$below]);
+            $chroma[$i] = $c * (1.0 + $scales[$below] + $w * ($scales[$above] - $scales[$below]));
+        }
+
+        return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+/** The list of kinds of move. A new kind is its own file, its panel, its test and one entry here. */
+final class MoveKinds
+{
+    /** @var list<class-string<MoveKind>> */
+    public const ALL = [
+        SelectiveColour::class,
+        BandMix::class,
+        Shift::class,
+    ];
+
+    /**
+     * @return class-string<MoveKind>
+     *
+     * @throws \InvalidArgumentException naming the kinds there are
+     */
+    public static function class(string $id): string
+    {
+        foreach (self::ALL as $class) {
+            if ($class::id() === $id) {
+                return $class;
+            }
+        }
+
+        throw new \InvalidArgumentException(\sprintf('There is no kind of move called "%s". The kinds are: %s.', $id, implode(', ', self::ids())));
+    }
+
+    /** @return list<string> */
+    public static function ids(): array
+    {
+        return array_map(static fn (string $class): string => $class::id(), self::ALL);
+    }
+}

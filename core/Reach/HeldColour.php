@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+
+/** A colour that must stay put: removes 1 − smooth(ΔEok / radius) from a reach. */
+final readonly class HeldColour
+{
+    /**
+     * @param string $colour `#rrggbb`
+     * @param float  $radius OKLab distance at which it no longer holds anything, above 0
+     *
+     * @throws \InvalidArgumentException for a colour that cannot be read or a radius of 0 or less
+     */
+    public function __construct(public string $colour, public float $radius)
+    {
+        Hex::parse($colour);
+        if ($radius <= 0.0) {
+            throw new \InvalidArgumentException('A held colour needs a radius above 0.');
+        }
+    }
+
+    /**
+     * Multiplies weights by smooth(ΔEok / radius), in place: a hot loop.
+     *
+     * @param ColourBlock $lab     OKLab
+     * @param list<float> $weights as many as colours
+     *
+     * @param-out list<float> $weights
+     */
+    public function carve(ColourBlock $lab, array &$weights): void
+    {
+        [$l, $a, $b] = ColourBlock::one(Srgb::class, ...Hex::parse($this->colour))->in(OkLab::class)->at(0);
+        $n = $lab->count();
+        for ($i = 0; $i < $n; ++$i) {
+            $x = $lab->a[$i] - $l;
+            $y = $lab->b[$i] - $a;
+            $z = $lab->c[$i] - $b;
+            $weights[$i] *= Smooth::at(sqrt($x * $x + $y * $y + $z * $z) / $this->radius);
+        }
+    }
+}

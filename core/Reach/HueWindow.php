@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach;
+
+/**
+ * A stretch of the hue circle, in OKLCh degrees, running upwards from `from` to `to` (through 360
+ * where `to` is the smaller). Fades with smooth() below chroma 0.02, where hue has no meaning.
+ */
+final readonly class HueWindow
+{
+    /** OKLCh chroma below which a hue means less and less. */
+    public const FADE_CHROMA = 0.02;
+
+    /**
+     * @param float $from     degrees
+     * @param float $to       degrees; equal to $from is a single hue
+     * @param float $softFrom width in degrees of the soft edge before $from, 0…180
+     * @param float $softTo   width in degrees of the soft edge after $to, 0…180
+     */
+    public function __construct(
+        public float $from,
+        public float $to,
+        public float $softFrom = 0.0,
+        public float $softTo = 0.0,
+    ) {
+        if ($softFrom < 0.0 || $softTo < 0.0) {
+            throw new \InvalidArgumentException('A soft edge cannot be narrower than nothing.');
+        }
+    }
+
+    /** Degrees from start to end, 0…360. */
+    public function width(): float
+    {
+        $width = fmod($this->to - $this->from, 360.0);
+        if ($width < 0.0) {
+            $width += 360.0;
+        }
+
+        return 0.0 === $width && $this->to > $this->from ? 360.0 : $width;
+    }
+
+    /**
+     * Multiplies weights by this window, in place: a hot loop.
+     *
+     * @param list<float> $hues    degrees
+     * @param list<float> $chromas OKLCh chroma
+     * @param list<float> $weights as many as hues
+     *
+     * @param-out list<float> $weights
+     */
+    public function narrow(array $hues, array $chromas, array &$weights): void
+    {
+        $width = $this->width();
+        $n = \count($hues);
+        for ($i = 0; $i < $n; ++$i) {
+            $past = $hues[$i] - $this->from;
+            $past -= 360.0 * floor($past / 360.0);
+            if ($past > $width) {
+                // Outside: near the end, near the start, or (with wide edges) near both.
+                $after = $this->softTo > 0.0 ? Smooth::at(1.0 - ($past - $width) / $this->softTo) : 0.0;
+                $before = $this->softFrom > 0.0 ? Smooth::at(1.0 - (360.0 - $past) / $this->softFrom) : 0.0;
+                $weights[$i] *= $after > $before ? $after : $before;
+            }
+            $chroma = $chromas[$i];
+            if ($chroma < self::FADE_CHROMA) {
+                $weights[$i] *= Smooth::at($chroma / self::FADE_CHROMA);
+            }
+        }
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach;
+
+use Tovrin\Core\Grade\Colours;
+
+/**
+ * Which colours a move acts on, and how much: hue window × chroma window × lightness window,
+ * less the held colours, optionally inverted. A window that is null lets everything through.
+ */
+final readonly class Reach
+{
+    /**
+     * @param list<HeldColour> $held
+     */
+    public function __construct(
+        public ?HueWindow $hue = null,
+        public ?Window $chroma = null,
+        public ?Window $light = null,
+        public bool $invert = false,
+        public array $held = [],
+    ) {
+    }
+
+    /**
+     * The weight of each colour.
+     *
+     * @return list<float> 0 (left alone) … 1 (fully moved)
+     */
+    public function weights(Colours $colours): array
+    {
+        $lch = $colours->lch();
+        $weights = array_fill(0, $lch->count(), 1.0);
+        $this->hue?->narrow($lch->c, $lch->b, $weights);
+        $this->chroma?->narrow($lch->b, $weights);
+        $this->light?->narrow($lch->a, $weights);
+        foreach ($this->held as $held) {
+            $held->carve($colours->lab(), $weights);
+        }
+        if ($this->invert) {
+            $n = \count($weights);
+            for ($i = 0; $i < $n; ++$i) {
+                $weights[$i] = 1.0 - $weights[$i];
+            }
+        }
+
+        return $weights;
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach;
+
+/**
+ * A stretch of chroma or lightness: 1 on [from, to], falling with smooth() over a soft width on
+ * either side, 0 beyond. All four in the unit of what is windowed (OKLCh L or C).
+ */
+final readonly class Window
+{
+    public function __construct(
+        public float $from,
+        public float $to,
+        public float $softFrom = 0.0,
+        public float $softTo = 0.0,
+    ) {
+        if ($from > $to) {
+            throw new \InvalidArgumentException(\sprintf('A window must not start (%g) above its end (%g).', $from, $to));
+        }
+        if ($softFrom < 0.0 || $softTo < 0.0) {
+            throw new \InvalidArgumentException('A soft edge cannot be narrower than nothing.');
+        }
+    }
+
+    /**
+     * Multiplies weights by this window, in place: a hot loop.
+     *
+     * @param list<float> $values  what is windowed
+     * @param list<float> $weights as many as values
+     *
+     * @param-out list<float> $weights
+     */
+    public function narrow(array $values, array &$weights): void
+    {
+        $n = \count($values);
+        for ($i = 0; $i < $n; ++$i) {
+            $v = $values[$i];
+            if ($v < $this->from) {
+                $weights[$i] = $this->softFrom > 0.0 ? $weights[$i] * Smooth::at(1.0 - ($this->from - $v) / $this->softFrom) : 0.0;
+            } elseif ($v > $this->to) {
+                $weights[$i] = $this->softTo > 0.0 ? $weights[$i] * Smooth::at(1.0 - ($v - $this->to) / $this->softTo) : 0.0;
+            }
+        }
+    }
+}

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reading;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
+
+/**
+ * A photo's stratified sample: the picture is divided into equal cells and one pixel is taken
+ * from each, at a place that looks random but is the same on every run.
+ */
+final readonly class Digest
+{
+    public const TARGET = 40_000;
+
+    /** @param string $bytes 8-bit encoded RGB, three bytes a sample */
+    public function __construct(private string $bytes)
+    {
+        if (0 !== \strlen($bytes) % 3) {
+            throw new \InvalidArgumentException('A digest has three bytes a sample.');
+        }
+    }
+
+    /**
+     * Samples a picture.
+     *
+     * @param string $rgb    8-bit encoded RGB, row by row without padding
+     * @param int    $width  pixels, at least 1
+     * @param int    $height pixels, at least 1
+     */
+    public static function of(string $rgb, int $width, int $height): self
+    {
+        if ($width < 1 || $height < 1 || \strlen($rgb) !== 3 * $width * $height) {
+            throw new \InvalidArgumentException(\sprintf('A picture of %d × %d pixels has %d bytes of RGB; there are %d.', $width, $height, 3 * $width * $height, \strlen($rgb)));
+        }
+        $share = min(1.0, sqrt(self::TARGET / ($width * $height)));
+        $columns = max(1, (int) round($width * $share));
+        $rows = max(1, (int) round($height * $share));
+        $bytes = '';
+        for ($row = 0; $row < $rows; ++$row) {
+            $top = intdiv($row * $height, $rows);
+            $tall = intdiv(($row + 1) * $height, $rows) - $top;
+            for ($column = 0; $column < $columns; ++$column) {
+                $left = intdiv($column * $width, $columns);
+                $wide = intdiv(($column + 1) * $width, $columns) - $left;
+                // A small integer hash of the cell: enough to break up regular patterns such as cloth.
+                $h = ($row * 73_856_093) ^ ($column * 19_349_663);
+                $h = (($h ^ ($h >> 13)) * 1_274_126_177) & 0x7FFFFFFF;
+                $x = $left + ($h >> 4) % $wide;
+                $y = $top + ($h >> 17) % $tall;
+                $bytes .= substr($rgb, 3 * ($y * $width + $x), 3);
+            }
+        }
+
+        return new self($bytes);
+    }
+
+    public function count(): int
+    {
+        return intdiv(\strlen($this->bytes), 3);
+    }
+
+    public function bytes(): string
+    {
+        return $this->bytes;
+    }
+
+    /** The samples as encoded sRGB. */
+    public function colours(): ColourBlock
+    {
+        $r = $g = $b = [];
+        $n = \strlen($this->bytes);
+        for ($i = 0; $i < $n; $i += 3) {
+            $r[] = \ord($this->bytes[$i]) / 255.0;
+            $g[] = \ord($this->bytes[$i + 1]) / 255.0;
+            $b[] = \ord($this->bytes[$i + 2]) / 255.0;
+        }
+
+        return new ColourBlock(Srgb::class, $r, $g, $b);
+    }
+}

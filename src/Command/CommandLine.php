@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Command;
+
+use Symfony\Component\Console\Application;
+use Symfony\Component\Console\Exception\ExceptionInterface;
+use Symfony\Component\Console\Input\ArgvInput;
+use Symfony\Component\Console\Output\ConsoleOutput;
+
+/** The application behind bin/tovrin. */
+final class CommandLine
+{
+    /** Exit code for bad input, as for a wrong option. */
+    public const BAD_INPUT = 2;
+
+    public static function run(): int
+    {
+        $application = new Application('Tovrin', '1.0');
+        $application->setAutoExit(false);
+        $application->setCatchExceptions(false);
+        $application->addCommands([
+            new DemoCommand(),
+            new ServeCommand(),
+            new WorkCommand(),
+            new RenderCommand(),
+            new CubeCommand(),
+            new SwatchCommand(),
+            new SchemaCommand(),
+        ]);
+        $output = new ConsoleOutput();
+        try {
+            return $application->run(new ArgvInput(), $output);
+        } catch (UsageError|ExceptionInterface $e) {
+            // Plain text: a colour or path in the message must not be taken for markup.
+            $output->getErrorOutput()->writeln('tovrin: '.$e->getMessage(), ConsoleOutput::OUTPUT_RAW);
+
+            return self::BAD_INPUT;
+        } catch (\Throwable $e) {
+            $output->getErrorOutput()->writeln(\sprintf('tovrin: something went wrong that should not have: %s (%s:%d)', $e->getMessage(), $e->getFile(), $e->getLine()), ConsoleOutput::OUTPUT_RAW);
+
+            return 1;
+        }
+    }
+}

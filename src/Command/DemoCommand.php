@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\ArrayInput;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Kernel;
+use Tovrin\App\Photo\PhotoImport;
+use Tovrin\App\Repository\Grades;
+use Tovrin\App\Repository\Sets;
+use Tovrin\App\Server\Database;
+use Tovrin\Core\Format\LookJson;
+
+#[AsCommand('demo', 'Fills an empty data directory with the photos of Quillhaven Ceramics, then serves it')]
+final class DemoCommand extends Command
+{
+    protected function configure(): void
+    {
+        $this->addOption('port', 'p', InputOption::VALUE_REQUIRED, 'port on 127.0.0.1', ServeCommand::DEFAULT_PORT)
+            ->addOption('seed-only', null, InputOption::VALUE_NONE, 'fill the data directory and stop');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $kernel = Kernel::booted();
+        Database::migrate($kernel);
+        $this->seed($kernel, $output);
+        $kernel->shutdown();
+        if (true === $input->getOption('seed-only')) {
+            return self::SUCCESS;
+        }
+        $serve = $this->getApplication()?->find('serve') ?? throw new \LogicException('The command "serve" is missing.');
+
+        return $serve->run(new ArrayInput(['--port' => Files::option($input, 'port') ?? '']), $output);
+    }
+
+    private function seed(Kernel $kernel, OutputInterface $output): void
+    {
+        $container = $kernel->getContainer();
+        $sets = $container->get(Sets::class);
+        $import = $container->get(PhotoImport::class);
+        $grades = $container->get(Grades::class);
+        \assert($sets instanceof Sets && $import instanceof PhotoImport && $grades instanceof Grades);
+        if ([] !== $sets->all()) {
+            $output->writeln('The demo set is there already; your changes to it are kept.');
+
+            return;
+        }
+        $demo = $kernel->getProjectDir().'/demo';
+        $json = (string) file_get_contents($demo.'/set.json');
+        /** @var array{name: string, photos: list<array{file: string, look?: string}>} $content */
+        $content = json_decode($json, true, 16, \JSON_THROW_ON_ERROR);
+        $output->writeln(\sprintf('Bringing in the photos of %s …', $content['name']));
+        $set = $sets->create($content['name']);
+        foreach ($content['photos'] as $entry) {
+            $photo = $import->import($set, $demo.'/photos/'.$entry['file'], $entry['file']);
+            if (isset($entry['look'])) {
+                $look = (string) file_get_contents($demo.'/looks/'.$entry['look']);
+                LookJson::read($look);
+                $grades->keep($photo, $look, 0);
+            }
+            $output->writeln('  '.$entry['file']);
+        }
+    }
+}

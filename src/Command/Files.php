@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Command;
+
+use Symfony\Component\Console\Input\InputInterface;
+use Tovrin\Core\Cube\Cube;
+use Tovrin\Core\Format\FormatError;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Grade;
+
+/** Reads what the commands share from their arguments. Every failure is a UsageError. */
+final class Files
+{
+    public static function look(InputInterface $input): Grade
+    {
+        $path = self::option($input, 'look') ?? throw new UsageError('Which look? Give a look file with --look FILE.json.');
+        $json = is_file($path) ? @file_get_contents($path) : false;
+        if (false === $json) {
+            throw new UsageError(\sprintf('The look "%s" cannot be read. Check the path.', $path));
+        }
+        try {
+            return LookJson::read($json);
+        } catch (FormatError|\InvalidArgumentException $e) {
+            throw new UsageError(\sprintf('%s: %s', $path, $e->getMessage()), 0, $e);
+        }
+    }
+
+    public static function lattice(InputInterface $input): int
+    {
+        $text = self::option($input, 'lattice') ?? '';
+        if (1 !== preg_match('/^\d{1,4}$/D', $text) || (int) $text < Cube::MIN_SIZE || (int) $text > Cube::MAX_SIZE) {
+            throw new UsageError(\sprintf('--lattice %s is not possible: give a whole number from %d to %d, for example 33.', $text, Cube::MIN_SIZE, Cube::MAX_SIZE));
+        }
+
+        return (int) $text;
+    }
+
+    public static function output(InputInterface $input): string
+    {
+        return self::option($input, 'output') ?? throw new UsageError('Where to? Name the file to write with -o FILE.');
+    }
+
+    public static function option(InputInterface $input, string $name): ?string
+    {
+        $value = $input->getOption($name);
+
+        return \is_scalar($value) ? (string) $value : null;
+    }
+}

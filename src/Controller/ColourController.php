@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Controller;
+
+use Symfony\Component\HttpFoundation\JsonResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Http\Body;
+use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Repository\Sets;
+use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\MoveSummary;
+
+/** Colours computed while the user works: the cube for the preview, what each move does. */
+#[AsController]
+final readonly class ColourController
+{
+    /** The browser never needs a finer cube than this. */
+    private const MAX_LATTICE = 65;
+
+    public function __construct(private Sets $sets, private PhotoStore $store)
+    {
+    }
+
+    /** The grade as a lattice of 32-bit floats; see Cube::toFloats(). */
+    #[Route('/api/cube', methods: ['POST'])]
+    public function cube(Request $request): Response
+    {
+        $body = Body::of($request);
+        $cube = Compiler::compile($body->grade(), $body->integer('lattice', 2, self::MAX_LATTICE), $body->optionalInteger('watch', 0, 99));
+
+        return new Response($cube->toFloats(), 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'no-store']);
+    }
+
+    #[Route('/api/photos/{id<\d+>}/summary', methods: ['POST'])]
+    public function summary(int $id, Request $request): JsonResponse
+    {
+        $photo = $this->sets->photo($id) ?? throw Problem::notFound('photo');
+        $digest = new Digest((string) file_get_contents($this->store->digest($photo->storeKey())));
+
+        return new JsonResponse(MoveSummary::of(Body::of($request)->grade(), $digest));
+    }
+}

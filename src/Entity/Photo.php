@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Entity;
+
+use Doctrine\ORM\Mapping as ORM;
+
+/** One picture of a set. Its files lie in the photo store under its key. */
+#[ORM\Entity]
+#[ORM\Table(name: 'photo')]
+class Photo
+{
+    #[ORM\Id]
+    #[ORM\GeneratedValue]
+    #[ORM\Column]
+    private ?int $id = null;
+
+    /** Number of the grade revision in force; 0 is the empty grade it came with. */
+    #[ORM\Column]
+    private int $revision = 0;
+
+    /**
+     * @param string $storeKey name of its folder in the photo store
+     * @param string $name     file name it was brought in under
+     * @param int    $width    pixels, upright
+     * @param int    $height   pixels, upright
+     */
+    public function __construct(
+        #[ORM\ManyToOne(targetEntity: PhotoSet::class, inversedBy: 'photos')]
+        #[ORM\JoinColumn(name: 'set_id', nullable: false, onDelete: 'CASCADE')]
+        private PhotoSet $set,
+        #[ORM\Column(length: 64)]
+        private string $storeKey,
+        #[ORM\Column(length: 255)]
+        private string $name,
+        #[ORM\Column]
+        private int $width,
+        #[ORM\Column]
+        private int $height,
+        #[ORM\Column]
+        private int $previewWidth,
+        #[ORM\Column]
+        private int $previewHeight,
+    ) {
+    }
+
+    public function id(): int
+    {
+        return $this->id ?? throw new \LogicException('The photo has not been stored yet.');
+    }
+
+    public function set(): PhotoSet
+    {
+        return $this->set;
+    }
+
+    public function storeKey(): string
+    {
+        return $this->storeKey;
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    public function width(): int
+    {
+        return $this->width;
+    }
+
+    public function height(): int
+    {
+        return $this->height;
+    }
+
+    public function previewWidth(): int
+    {
+        return $this->previewWidth;
+    }
+
+    public function previewHeight(): int
+    {
+        return $this->previewHeight;
+    }
+
+    public function revision(): int
+    {
+        return $this->revision;
+    }
+
+    public function goToRevision(int $revision): void
+    {
+        $this->revision = $revision;
+    }
+}

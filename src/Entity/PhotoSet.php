@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Entity;
+
+use Doctrine\Common\Collections\ArrayCollection;
+use Doctrine\Common\Collections\Collection;
+use Doctrine\ORM\Mapping as ORM;
+
+/** Photos worked on together. */
+#[ORM\Entity]
+#[ORM\Table(name: 'photo_set')]
+class PhotoSet
+{
+    #[ORM\Id]
+    #[ORM\GeneratedValue]
+    #[ORM\Column]
+    private ?int $id = null;
+
+    /** @var Collection<int, Photo> */
+    #[ORM\OneToMany(targetEntity: Photo::class, mappedBy: 'set')]
+    #[ORM\OrderBy(['id' => 'ASC'])]
+    private Collection $photos;
+
+    public function __construct(
+        #[ORM\Column(length: 200)]
+        private string $name,
+    ) {
+        $this->photos = new ArrayCollection();
+    }
+
+    public function id(): int
+    {
+        return $this->id ?? throw new \LogicException('The set has not been stored yet.');
+    }
+
+    public function name(): string
+    {
+        return $this->name;
+    }
+
+    /** @return list<Photo> in the order they were brought in */
+    public function photos(): array
+    {
+        return array_values($this->photos->toArray());
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Export;
+
+use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\LittleCms;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\Core\Cube\Cube;
+use Tovrin\Core\Format\CubeText;
+use Tovrin\Core\Format\HaldPng;
+use Tovrin\Core\Format\IccDeviceLink;
+use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Grade;
+
+/** Turns a grade into finished files: pictures, and the grade itself in open formats. */
+final class Rendering
+{
+    public const DEFAULT_LATTICE = 65;
+    public const DEFAULT_QUALITY = 92;
+
+    /**
+     * Renders a picture through a grade at full resolution.
+     *
+     * @param string                        $name     what to call the source in messages
+     * @param string                        $format   jpeg or png
+     * @param callable(string, float): void $progress told the stage and the share done in all, 0…1; may throw to stop
+     */
+    public static function picture(string $source, string $name, Grade $grade, string $target, string $format, int $quality, int $lattice, callable $progress): void
+    {
+        $progress('Reading the photo', 0.02);
+        $pixels = PictureFile::read($source, $name);
+        $progress('Computing the grade', 0.3);
+        if (!$grade->isAtRest()) {
+            $cube = Compiler::compile($grade, $lattice);
+            $link = IccDeviceLink::write($cube, $grade->name);
+            unset($cube);
+            $progress('Colouring', 0.4);
+            $pixels = LittleCms::applyLink($link, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
+        }
+        $progress('Writing the file', 0.7);
+        $bytes = PictureFile::encode($pixels, $format, $quality);
+        unset($pixels);
+        $progress('Writing the file', 0.95);
+        AtomicFile::write($target, $bytes);
+    }
+
+    /**
+     * Writes the grade itself.
+     *
+     * @param string                        $format   cube, icc or hald
+     * @param callable(string, float): void $progress
+     *
+     * @return int the lattice size it has: a Hald holds square numbers only, and rounds up
+     */
+    public static function grade(Grade $grade, string $target, string $format, int $lattice, callable $progress): int
+    {
+        $size = 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
+        $progress('Computing the grade', 0.1);
+        $cube = Compiler::compile($grade, $size);
+        $progress('Writing the file', 0.8);
+        AtomicFile::write($target, self::bytes($cube, $format, $grade->name));
+
+        return $size;
+    }
+
+    private static function bytes(Cube $cube, string $format, string $name): string
+    {
+        return match ($format) {
+            'cube' => CubeText::write($cube, $name),
+            'icc' => IccDeviceLink::write($cube, $name),
+            'hald' => HaldPng::write($cube),
+            default => throw new \InvalidArgumentException(\sprintf('There is no format "%s" for grades.', $format)),
+        };
+    }
+}

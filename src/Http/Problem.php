@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Http;
+
+/** A request that cannot be done as it stands; answered as {"error": message}. */
+final class Problem extends \RuntimeException
+{
+    public function __construct(public readonly int $status, string $message)
+    {
+        parent::__construct($message);
+    }
+
+    public static function notFound(string $what): self
+    {
+        return new self(404, \sprintf('This %s does not exist any more.', $what));
+    }
+}

@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+/**
+ * LittleCMS through FFI: applies ICC profiles and device links to pixels.
+ *
+ * Only looks colours up in what the core computed, or in what a photo's own profile says.
+ */
+final class LittleCms
+{
+    public const GRAY = 'GRAY';
+    public const RGB = 'RGB ';
+    public const CMYK = 'CMYK';
+
+    private const LIBRARY = 'liblcms2.so.2';
+    private const DECLARATIONS = <<<'C'
+        typedef void* cmsHPROFILE;
+        typedef void* cmsHTRANSFORM;
+        cmsHPROFILE cmsOpenProfileFromMem(const char* memory, uint32_t size);
+        cmsHPROFILE cmsCreate_sRGBProfile(void);
+        int cmsSaveProfileToMem(cmsHPROFILE profile, void* memory, uint32_t* size);
+        int cmsCloseProfile(cmsHPROFILE profile);
+        uint32_t cmsGetColorSpace(cmsHPROFILE profile);
+        cmsHTRANSFORM cmsCreateMultiprofileTransform(cmsHPROFILE* profiles, uint32_t count, uint32_t in, uint32_t out, uint32_t intent, uint32_t flags);
+        void cmsDeleteTransform(cmsHTRANSFORM transform);
+        void cmsDoTransform(cmsHTRANSFORM transform, const char* in, void* out, uint32_t pixels);
+        C;
+    private const PERCEPTUAL = 0;
+    private const RELATIVE_COLORIMETRIC = 1;
+    private const BLACK_POINT_COMPENSATION = 0x2000;
+    private const COPY_ALPHA = 0x04000000;
+    private const NO_CACHE = 0x0040;
+
+    private static ?\FFI $library = null;
+
+    /** The colour space an ICC profile describes, as its four-letter signature; null when it is no profile. */
+    public static function colourSpaceOf(string $profile): ?string
+    {
+        $lcms = self::library();
+        $handle = self::call($lcms, 'cmsOpenProfileFromMem', $profile, \strlen($profile));
+        if (!$handle instanceof \FFI\CData || \FFI::isNull($handle)) {
+            return null;
+        }
+        $signature = self::call($lcms, 'cmsGetColorSpace', $handle);
+        self::call($lcms, 'cmsCloseProfile', $handle);
+
+        return pack('N', $signature);
+    }
+
+    /** An sRGB profile to embed in finished pictures. */
+    public static function srgbProfile(): string
+    {
+        $lcms = self::library();
+        $handle = self::call($lcms, 'cmsCreate_sRGBProfile');
+        $size = $lcms->new('uint32_t');
+        \assert($size instanceof \FFI\CData);
+        self::call($lcms, 'cmsSaveProfileToMem', $handle, null, \FFI::addr($size));
+        $bytes = $size->cdata;
+        \assert(\is_int($bytes));
+        $memory = \FFI::new("char[$bytes]");
+        \assert($memory instanceof \FFI\CData);
+        self::call($lcms, 'cmsSaveProfileToMem', $handle, \FFI::addr($memory), \FFI::addr($size));
+        self::call($lcms, 'cmsCloseProfile', $handle);
+
+        return \FFI::string($memory, $bytes);
+    }
+
+    /**
+     * Converts pixels from the space of an embedded profile to sRGB.
+     *
+     * @param string $space  GRAY, RGB or CMYK: the profile's and the pixels'
+     * @param int    $bits   8 or 16 a channel, in and out
+     * @param string $pixels interleaved, most significant byte first
+     *
+     * @return string interleaved sRGB
+     *
+     * @throws PictureError when the profile cannot be used
+     */
+    public static function toSrgb(string $profile, string $space, string $pixels, int $bits, bool $alpha): string
+    {
+        $channels = [self::GRAY => 1, self::RGB => 3, self::CMYK => 4][$space] ?? throw new PictureError(\sprintf('Its colour profile is for %s, which cannot be converted.', trim($space)));
+        $kind = [self::GRAY => 3, self::RGB => 4, self::CMYK => 6][$space];
+        $lcms = self::library();
+        $in = self::call($lcms, 'cmsOpenProfileFromMem', $profile, \strlen($profile));
+        $out = self::call($lcms, 'cmsCreate_sRGBProfile');
+
+        return self::transform(
+            [$in, $out],
+            self::format($kind, $channels, $bits, $alpha),
+            self::format(4, 3, $bits, $alpha),
+            self::RELATIVE_COLORIMETRIC,
+            self::BLACK_POINT_COMPENSATION | ($alpha ? self::COPY_ALPHA : 0),
+            $pixels,
+            ($channels + ($alpha ? 1 : 0)) * intdiv($bits, 8),
+            (3 + ($alpha ? 1 : 0)) * intdiv($bits, 8),
+            static function (): void {},
+        );
+    }
+
+    /**
+     * Applies a device link to a picture.
+     *
+     * @param string                $link     ICC device link RGB → RGB
+     * @param int                   $lattice  nodes along each axis of the link's table
+     * @param callable(float): void $progress told the share done, 0…1; may throw to stop
+     */
+    public static function applyLink(string $link, int $lattice, Pixels $picture, callable $progress): Pixels
+    {
+        $lcms = self::library();
+        $handle = self::call($lcms, 'cmsOpenProfileFromMem', $link, \strlen($link));
+        $format = self::format(4, 3, $picture->bits, $picture->alpha);
+
+        return $picture->with(self::transform(
+            [$handle],
+            $format,
+            $format,
+            self::PERCEPTUAL,
+            // Without a wish LittleCMS would resample the table to 33 nodes a side.
+            self::NO_CACHE | ($lattice & 0xFF) << 16 | ($picture->alpha ? self::COPY_ALPHA : 0),
+            $picture->data,
+            $picture->bytesPerPixel(),
+            $picture->bytesPerPixel(),
+            $progress,
+        ));
+    }
+
+    /**
+     * @param list<mixed>           $profiles handles; closed here
+     * @param callable(float): void $progress
+     */
+    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, string $pixels, int $inBytes, int $outBytes, callable $progress): string
+    {
+        $lcms = self::library();
+        $count = \count($profiles);
+        $chain = $lcms->new("cmsHPROFILE[$count]");
+        \assert($chain instanceof \FFI\CData);
+        $usable = true;
+        foreach ($profiles as $i => $profile) {
+            $usable = $usable && $profile instanceof \FFI\CData && !\FFI::isNull($profile);
+            $chain[$i] = $profile;
+        }
+        $transform = $usable ? self::call($lcms, 'cmsCreateMultiprofileTransform', $chain, $count, $inFormat, $outFormat, $intent, $flags) : null;
+        foreach ($profiles as $profile) {
+            if ($profile instanceof \FFI\CData && !\FFI::isNull($profile)) {
+                self::call($lcms, 'cmsCloseProfile', $profile);
+            }
+        }
+        if (!$transform instanceof \FFI\CData || \FFI::isNull($transform)) {
+            throw new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and bring it in again.');
+        }
+        try {
+            $total = intdiv(\strlen($pixels), $inBytes);
+            $strip = 1 << 19;
+            $buffer = \FFI::new('char['.max(1, min($strip, $total) * $outBytes).']');
+            \assert($buffer instanceof \FFI\CData);
+            $result = '';
+            for ($start = 0; $start < $total; $start += $strip) {
+                $n = min($strip, $total - $start);
+                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $start * $inBytes, $n * $inBytes), $buffer, $n);
+                $result .= \FFI::string($buffer, $n * $outBytes);
+                $progress(($start + $n) / $total);
+            }
+
+            return $result;
+        } finally {
+            self::call($lcms, 'cmsDeleteTransform', $transform);
+        }
+    }
+
+    /** The LittleCMS pixel format word: colour space, channels, extra channel, bytes, byte order. */
+    private static function format(int $kind, int $channels, int $bits, bool $alpha): int
+    {
+        return $kind << 16 | ($alpha ? 1 << 7 : 0) | $channels << 3 | (16 === $bits ? 2 | 1 << 11 : 1);
+    }
+
+    /** FFI methods exist only at run time; this is the one place where they are called by name. */
+    private static function call(\FFI $library, string $function, mixed ...$arguments): mixed
+    {
+        return $library->{$function}(...$arguments); // @phpstan-ignore method.dynamicName
+    }
+
+    private static function library(): \FFI
+    {
+        if (null === self::$library) {
+            try {
+                self::$library = \FFI::cdef(self::DECLARATIONS, self::LIBRARY);
+            } catch (\FFI\Exception $e) {
+                throw new PictureError('LittleCMS is missing: install the Debian package liblcms2-2, or run "make demo", which does.', 0, $e);
+            }
+        }
+
+        return self::$library;
+    }
+}

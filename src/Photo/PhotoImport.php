@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Entity\PhotoSet;
+use Tovrin\App\Repository\Sets;
+use Tovrin\Core\Reading\Digest;
+
+/** Brings a picture into a set: decodes it once into a preview, a thumbnail and a digest. */
+final readonly class PhotoImport
+{
+    public const PREVIEW_SIDE = 2048;
+    public const THUMB_SIDE = 256;
+
+    public function __construct(private PhotoStore $store, private Sets $sets)
+    {
+    }
+
+    /**
+     * @param string $path the file to take in; it is copied
+     * @param string $name its name as the user knows it
+     *
+     * @throws PictureError when it cannot be used; nothing is kept then
+     */
+    public function import(PhotoSet $set, string $path, string $name): Photo
+    {
+        $name = self::tidy($name);
+        $pixels = PictureFile::read($path, $name);
+        $key = $this->store->newKey();
+        try {
+            $preview = PictureFile::reduce($pixels, self::PREVIEW_SIDE);
+            if ($preview->width < $pixels->width) {
+                $full = PictureFile::reduce($pixels, max($pixels->width, $pixels->height));
+                AtomicFile::write($this->store->full($key), PictureFile::encode($full, 'jpeg', 93));
+                unset($full);
+            }
+            AtomicFile::write($this->store->digest($key), Digest::of($preview->data, $preview->width, $preview->height)->bytes());
+            AtomicFile::write($this->store->preview($key), PictureFile::encode($preview, 'jpeg', 94));
+            AtomicFile::write($this->store->thumb($key), PictureFile::encode(PictureFile::reduce($preview, self::THUMB_SIDE), 'jpeg', 88));
+            if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
+                throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
+            }
+            $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height);
+            $this->sets->add($photo);
+
+            return $photo;
+        } catch (\Throwable $e) {
+            $this->store->remove($key);
+            throw $e;
+        }
+    }
+
+    /** The last part of a path, without control characters, at most 200 characters. */
+    private static function tidy(string $name): string
+    {
+        $name = (string) preg_replace('/[\x00-\x1F\x7F]+/u', ' ', basename(str_replace('\\', '/', mb_scrub($name))));
+        $name = trim(mb_substr($name, 0, 200));
+
+        return '' === $name ? 'photo' : $name;
+    }
+}

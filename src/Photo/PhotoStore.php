@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+/**
+ * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
+ * thumb.jpg,full.jpg,digest} and exports/ID.
+ */
+final readonly class PhotoStore
+{
+    public function __construct(private string $directory)
+    {
+    }
+
+    public function directory(): string
+    {
+        self::make($this->directory);
+
+        return $this->directory;
+    }
+
+    public function original(string $key): string
+    {
+        return $this->photo($key).'/original';
+    }
+
+    public function preview(string $key): string
+    {
+        return $this->photo($key).'/preview.jpg';
+    }
+
+    public function thumb(string $key): string
+    {
+        return $this->photo($key).'/thumb.jpg';
+    }
+
+    /** The whole picture, upright and in sRGB, for looking at single pixels. */
+    public function full(string $key): string
+    {
+        return $this->photo($key).'/full.jpg';
+    }
+
+    public function digest(string $key): string
+    {
+        return $this->photo($key).'/digest';
+    }
+
+    public function export(int $id): string
+    {
+        self::make($this->directory.'/exports');
+
+        return $this->directory.'/exports/'.$id;
+    }
+
+    /** A new, empty folder for a photo; its name is the key. */
+    public function newKey(): string
+    {
+        $key = bin2hex(random_bytes(12));
+        self::make($this->photo($key));
+
+        return $key;
+    }
+
+    public function remove(string $key): void
+    {
+        foreach (glob($this->photo($key).'/{,.}*', \GLOB_BRACE) ?: [] as $file) {
+            if (is_file($file)) {
+                @unlink($file);
+            }
+        }
+        @rmdir($this->photo($key));
+    }
+
+    private function photo(string $key): string
+    {
+        if (1 !== preg_match('/^[0-9a-f]{24}$/D', $key)) {
+            throw new \InvalidArgumentException('That is no key of a photo.');
+        }
+
+        return $this->directory.'/photos/'.$key;
+    }
+
+    private static function make(string $directory): void
+    {
+        if (!is_dir($directory) && !@mkdir($directory, 0o777, true) && !is_dir($directory)) {
+            throw new PictureError(\sprintf('The folder "%s" cannot be made. Check that its disk has room and may be written to.', $directory));
+        }
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+/** A decoded picture: interleaved sRGB or sRGB with alpha, row by row without padding. */
+final readonly class Pixels
+{
+    /**
+     * @param int                   $bits     8 or 16 a channel; 16-bit values have their most significant byte first
+     * @param bool                  $alpha    whether a fourth channel follows blue
+     * @param string                $data     width × height × channels × bits/8 bytes
+     * @param array<string, string> $metadata embedded profiles to carry along (exif, xmp, iptc), by name
+     * @param bool                  $tagged   whether the picture came with a colour profile
+     */
+    public function __construct(
+        public int $width,
+        public int $height,
+        public int $bits,
+        public bool $alpha,
+        public string $data,
+        public array $metadata = [],
+        public bool $tagged = false,
+    ) {
+        if (\strlen($data) !== $width * $height * $this->bytesPerPixel()) {
+            throw new \InvalidArgumentException(\sprintf('%d × %d pixels need %d bytes; there are %d.', $width, $height, $width * $height * $this->bytesPerPixel(), \strlen($data)));
+        }
+    }
+
+    public function bytesPerPixel(): int
+    {
+        return ($this->alpha ? 4 : 3) * intdiv($this->bits, 8);
+    }
+
+    /** The same picture with other pixel values. */
+    public function with(string $data): self
+    {
+        return new self($this->width, $this->height, $this->bits, $this->alpha, $data, $this->metadata, $this->tagged);
+    }
+}
