@@ -16,7 +16,7 @@ final class Setting
      */
     public static function slider(string $title, string $help, float $min, float $max, string $unit = '%'): array
     {
-        return ['title' => $title, 'description' => $help, 'type' => 'number', 'minimum' => $min, 'maximum' => $max, 'default' => 0, 'x-unit' => $unit];
+        return ['x-title' => $title, 'description' => $help, 'type' => 'number', 'minimum' => $min, 'maximum' => $max, 'default' => 0, 'x-unit' => $unit];
     }
 
     /**
@@ -28,7 +28,7 @@ final class Setting
      */
     public static function choice(string $title, string $help, array $words): array
     {
-        return ['title' => $title, 'description' => $help, 'type' => 'string', 'enum' => $words, 'default' => $words[0]];
+        return ['x-title' => $title, 'description' => $help, 'type' => 'string', 'enum' => $words, 'default' => $words[0]];
     }
 
     /**

@@ -1,0 +1,220 @@
+import { Box, Button, Typography } from '@mui/material';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { NumberField } from './NumberField';
+
+export interface WindowValue {
+  from: number;
+  to: number;
+  softFrom?: number;
+  softTo?: number;
+}
+
+type Handle = 'softFrom' | 'from' | 'to' | 'softTo' | 'body';
+
+interface Props {
+  label: string;
+  /** What is reached when there is no window. */
+  whole: string;
+  value: WindowValue | null;
+  /** The window to begin with. */
+  start: WindowValue;
+  max: number;
+  step: number;
+  unit: string;
+  /** True for hue: the axis closes on itself. */
+  circular: boolean;
+  /** CSS background: what lies along the axis. */
+  background: string;
+  onChange: (value: WindowValue | null, keep: boolean) => void;
+}
+
+const round = (value: number, step: number) => Number((Math.round(value / step) * step).toFixed(6));
+
+/**
+ * A stretch of an axis with soft shoulders: four handles and the stretch itself can be dragged,
+ * moved with arrow keys, or typed. A circular axis wraps without a seam.
+ */
+export function WindowStrip({ label, whole, value, start, max, step, unit, circular, background, onChange }: Props) {
+  const strip = useRef<HTMLDivElement>(null);
+  const drag = useRef<{ handle: Handle; at: number; value: WindowValue } | null>(null);
+
+  if (!value) {
+    return (
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 28 }}>
+        <Typography variant="body2" sx={{ width: 62 }}>
+          {label}
+        </Typography>
+        <Typography variant="caption" sx={{ flex: 1 }}>
+          {whole}
+        </Typography>
+        <Button
+          onClick={() => {
+            onChange(start, true);
+          }}
+        >
+          Limit
+        </Button>
+      </Box>
+    );
+  }
+
+  const softFrom = value.softFrom ?? 0;
+  const softTo = value.softTo ?? 0;
+  const wrap = (v: number) => (circular ? ((v % max) + max) % max : v);
+  const width = circular ? wrap(value.to - value.from) : value.to - value.from;
+  const softMax = circular ? 180 : max;
+
+  /** The window after one of its handles was moved by an amount along the axis. */
+  const moved = (from: WindowValue, handle: Handle, by: number): WindowValue => {
+    const soft = { from: from.softFrom ?? 0, to: from.softTo ?? 0 };
+    const span = circular ? wrap(from.to - from.from) : from.to - from.from;
+    const cap = (v: number, low: number, high: number) => round(Math.min(high, Math.max(low, v)), step);
+    switch (handle) {
+      case 'softFrom':
+        return { ...from, softFrom: cap(soft.from - by, 0, softMax) };
+      case 'softTo':
+        return { ...from, softTo: cap(soft.to + by, 0, softMax) };
+      case 'from': {
+        const change = cap(by, circular ? span - 359 : -from.from, span);
+        return { ...from, from: round(wrap(from.from + change), step) };
+      }
+      case 'to': {
+        const change = cap(by, -span, circular ? 359 - span : max - from.to);
+        return { ...from, to: round(wrap(from.to + change), step) };
+      }
+      case 'body': {
+        const change = circular ? by : Math.max(-from.from, Math.min(max - from.to, by));
+        return { ...from, from: round(wrap(from.from + change), step), to: round(wrap(from.to + change), step) };
+      }
+    }
+  };
+
+  const begin = (handle: Handle) => (event: PointerEvent) => {
+    event.preventDefault();
+    event.stopPropagation();
+    (event.currentTarget as HTMLElement).focus();
+    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
+    drag.current = { handle, at: event.clientX, value };
+  };
+  const shift = (event: PointerEvent, keep: boolean) => {
+    const box = strip.current?.getBoundingClientRect();
+    if (!drag.current || !box) return;
+    onChange(moved(drag.current.value, drag.current.handle, ((event.clientX - drag.current.at) / box.width) * max), keep);
+    if (keep) drag.current = null;
+  };
+  const keys = (handle: Handle) => (event: KeyboardEvent) => {
+    const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
+    if (way === undefined) return;
+    event.preventDefault();
+    onChange(moved(value, handle, way * step * (event.shiftKey ? 10 : 1)), true);
+  };
+  const percent = (v: number) => `${String((v / max) * 100)}%`;
+  const events = (handle: Handle) => ({
+    onPointerDown: begin(handle),
+    onPointerMove: (event: PointerEvent) => {
+      shift(event, false);
+    },
+    onPointerUp: (event: PointerEvent) => {
+      shift(event, true);
+    },
+    onKeyDown: keys(handle),
+    tabIndex: 0,
+    role: 'slider' as const,
+    'aria-valuemin': 0,
+  });
+  const names: Record<Handle, string> = { softFrom: 'soft edge before', from: 'start', to: 'end', softTo: 'soft edge after', body: 'whole stretch' };
+  const places: [Handle, number, number][] = [
+    ['softFrom', wrap(value.from - softFrom), softFrom],
+    ['softTo', wrap(value.to + softTo), softTo],
+    ['from', value.from, value.from],
+    ['to', value.to, value.to],
+  ];
+
+  return (
+    <Box sx={{ pb: 0.75 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 26 }}>
+        <Typography variant="body2" sx={{ flex: 1, fontWeight: 600 }}>
+          {label}
+        </Typography>
+        <Button
+          onClick={() => {
+            onChange(null, true);
+          }}
+        >
+          {whole}
+        </Button>
+      </Box>
+      <Box ref={strip} sx={{ position: 'relative', height: 26, mx: 0.75, touchAction: 'none', userSelect: 'none', overflow: 'visible' }}>
+        <Box sx={{ position: 'absolute', inset: '8px 0 8px 0', background, borderRadius: 0.5 }} />
+        <Box sx={{ position: 'absolute', inset: '2px 0', overflow: 'hidden' }}>
+          {(circular ? [-1, 0, 1] : [0]).map((turn) => (
+            <Box
+              key={turn}
+              {...events('body')}
+              tabIndex={turn === 0 ? 0 : -1}
+              aria-label={`${label}, ${names.body}`}
+              aria-valuemax={max}
+              aria-valuenow={value.from}
+              sx={{
+                position: 'absolute',
+                top: 0,
+                bottom: 0,
+                left: percent(value.from - softFrom + turn * max),
+                width: percent(width + softFrom + softTo),
+                cursor: 'grab',
+                // The soft shoulders are drawn as they weigh: nothing at the foot, all at the edge.
+                background: `linear-gradient(90deg, transparent, rgb(255 255 255 / 38%) ${String((softFrom / Math.max(1e-6, width + softFrom + softTo)) * 100)}%, rgb(255 255 255 / 38%) ${String(((softFrom + width) / Math.max(1e-6, width + softFrom + softTo)) * 100)}%, transparent)`,
+              }}
+            />
+          ))}
+        </Box>
+        {places.map(([handle, at, now]) => (
+          <Box
+            key={handle}
+            {...events(handle)}
+            aria-label={`${label}, ${names[handle]}`}
+            aria-valuemax={handle === 'from' || handle === 'to' ? max : softMax}
+            aria-valuenow={now}
+            sx={{
+              position: 'absolute',
+              left: percent(at),
+              top: handle === 'from' || handle === 'to' ? 0 : 8,
+              width: handle === 'from' || handle === 'to' ? 7 : 8,
+              height: handle === 'from' || handle === 'to' ? 26 : 10,
+              ml: '-4px',
+              bgcolor: handle === 'from' || handle === 'to' ? '#f2f2f2' : '#1f1f1f',
+              border: handle === 'from' || handle === 'to' ? '1px solid #222' : '1.5px solid #f2f2f2',
+              borderRadius: handle === 'from' || handle === 'to' ? 0.5 : '50%',
+              cursor: 'ew-resize',
+            }}
+          />
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+        {(
+          [
+            ['softFrom', softFrom, softMax, 'soft'],
+            ['from', value.from, max, 'from'],
+            ['to', value.to, max, 'to'],
+            ['softTo', softTo, softMax, 'soft'],
+          ] as const
+        ).map(([field, now, top, word]) => (
+          <Box key={field} sx={{ display: 'flex', alignItems: 'center' }}>
+            <Typography variant="caption">{word}</Typography>
+            <NumberField
+              label={`${label}, ${names[field]}`}
+              value={now}
+              min={!circular && field === 'to' ? value.from : 0}
+              max={!circular && field === 'from' ? value.to : top}
+              step={step}
+              unit={unit}
+              onChange={(next, keep) => {
+                onChange({ ...value, [field]: next }, keep);
+              }}
+            />
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

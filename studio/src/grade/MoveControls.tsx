@@ -1,0 +1,71 @@
+import ExpandIcon from '@mui/icons-material/ExpandMore';
+import { Box, ButtonBase, Collapse, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { MoveSummary } from '../api/client';
+import { ValueSlider } from '../controls/ValueSlider';
+import { panelOf } from '../panels';
+import type { PanelProps } from '../panels/panel';
+import { greys } from '../theme';
+import { kindHelp, kindTitle, strengthOf, withField, type Move, type MoveKind } from './looks';
+import { ReachEditor, reachWords } from './ReachEditor';
+
+interface Props {
+  move: Move;
+  summary: MoveSummary | undefined;
+  onChange: (move: Move, keep: boolean) => void;
+}
+
+/** The controls of the move at hand: its own, its strength, and what it reaches. */
+export function MoveControls({ move, summary, onChange }: Props) {
+  const [reachOpen, setReachOpen] = useState(false);
+  const Controls = panelOf(move).Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
+  return (
+    <Box component="section" aria-label="Controls of the move" sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
+      <Typography variant="subtitle2">{kindTitle(move.kind)}</Typography>
+      <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
+        {kindHelp(move.kind)}
+      </Typography>
+      <Controls move={move as never} onChange={onChange} />
+      <Box sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
+        <ValueSlider
+          label="Strength of the move"
+          help="How much of the change is mixed in."
+          value={strengthOf(move)}
+          min={0}
+          max={100}
+          rest={100}
+          unit="%"
+          onChange={(strength, keep) => {
+            onChange(withField(move, { strength }), keep);
+          }}
+        />
+      </Box>
+      <ButtonBase
+        aria-expanded={reachOpen}
+        onClick={() => {
+          setReachOpen(!reachOpen);
+        }}
+        sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.5, py: 0.75, borderTop: `1px solid ${greys.line}`, textAlign: 'left' }}
+      >
+        <ExpandIcon fontSize="small" sx={{ transform: reachOpen ? 'none' : 'rotate(-90deg)' }} />
+        <Typography variant="subtitle2">Reach</Typography>
+        <Typography variant="caption" noWrap sx={{ flex: 1 }}>
+          {reachWords(move.reach)}
+        </Typography>
+        {summary && (
+          <Typography variant="caption" sx={{ flex: 'none' }} title="Share of the picture that the reach takes in">
+            {(summary.reached * 100).toFixed(summary.reached < 0.1 ? 1 : 0)} % of the photo
+          </Typography>
+        )}
+      </ButtonBase>
+      <Collapse in={reachOpen}>
+        <ReachEditor
+          reach={move.reach ?? null}
+          onChange={(reach, keep) => {
+            onChange(withField(move, { reach }), keep);
+          }}
+        />
+      </Collapse>
+    </Box>
+  );
+}

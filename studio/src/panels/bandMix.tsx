@@ -1,0 +1,89 @@
+import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
+import { useState } from 'react';
+import { ValueSlider } from '../controls/ValueSlider';
+import { settingInfo, signed, withField, type BandMixMove } from '../grade/looks';
+import type { MovePanel, PanelProps } from './panel';
+
+const BANDS = ['red', 'orange', 'yellow', 'lime', 'green', 'jade', 'cyan', 'azure', 'blue', 'violet', 'magenta', 'rose'] as const;
+type Band = (typeof BANDS)[number];
+const SETTINGS = ['hue', 'saturation', 'luminance'] as const;
+
+function touched(move: BandMixMove, band: Band): boolean {
+  return SETTINGS.some((name) => (move.params?.[band]?.[name] ?? 0) !== 0);
+}
+
+function Controls({ move, onChange }: PanelProps<'band-mix'>) {
+  const [band, setBand] = useState<Band>(() => BANDS.find((name) => touched(move, name)) ?? 'orange');
+  const index = BANDS.indexOf(band);
+  const neighbour = (step: number) => BANDS[(index + step + BANDS.length) % BANDS.length] ?? band;
+  return (
+    <Box>
+      <Box role="radiogroup" aria-label="Band" sx={{ display: 'flex', gap: '2px', mb: 0.5 }}>
+        {BANDS.map((name, i) => (
+          <Tooltip key={name} title={settingInfo('band-mix', name).title} placement="top">
+            <ButtonBase
+              role="radio"
+              aria-label={settingInfo('band-mix', name).title}
+              aria-checked={name === band}
+              onClick={() => {
+                setBand(name);
+              }}
+              sx={{ flex: 1, flexDirection: 'column', gap: '3px', py: 0.25 }}
+            >
+              <Box
+                sx={{
+                  width: '100%',
+                  height: name === band ? 30 : 22,
+                  borderRadius: 0.5,
+                  // The twelve steps of the RGB wheel, dulled.
+                  bgcolor: `color-mix(in oklab, hsl(${String(i * 30)} 100% 50%) 55%, #777)`,
+                  outline: name === band ? '2px solid #f0f0f0' : 'none',
+                }}
+              />
+              <Box aria-label={touched(move, name) ? 'changed' : undefined} sx={{ width: 5, height: 5, borderRadius: '50%', bgcolor: touched(move, name) ? '#fff' : 'transparent' }} />
+            </ButtonBase>
+          </Tooltip>
+        ))}
+      </Box>
+      <Typography variant="subtitle2" sx={{ mb: 0.25 }}>
+        {settingInfo('band-mix', band).title}
+      </Typography>
+      {SETTINGS.map((name) => {
+        const info = settingInfo('band-mix', band, name);
+        return (
+          <ValueSlider
+            key={name}
+            label={info.title}
+            help={info.help}
+            {...(name === 'hue' ? { ends: [neighbour(-1), neighbour(1)] as [string, string] } : {})}
+            value={move.params?.[band]?.[name] ?? info.rest}
+            min={info.min}
+            max={info.max}
+            rest={info.rest}
+            unit={info.unit}
+            onChange={(value, keep) => {
+              onChange(withField(move, { params: { ...move.params, [band]: { ...move.params?.[band], [name]: value } } }), keep);
+            }}
+          />
+        );
+      })}
+    </Box>
+  );
+}
+
+export const bandMixPanel: MovePanel<'band-mix'> = {
+  kind: 'band-mix',
+  Controls,
+  words: (move) => {
+    const changed = BANDS.filter((band) => touched(move, band));
+    if (changed.length === 0) return 'at rest';
+    const first = changed[0];
+    if (changed.length === 1 && first) {
+      const settings = move.params?.[first] ?? {};
+      return `${first}: ${SETTINGS.filter((name) => (settings[name] ?? 0) !== 0)
+        .map((name) => `${name} ${signed(settings[name] ?? 0, 1)}${name === 'hue' ? '°' : ''}`)
+        .join(', ')}`;
+    }
+    return changed.join(', ');
+  },
+};

@@ -1,0 +1,151 @@
+import { fragmentShader, vertexShader } from './shaders';
+
+export type ViewMode = 'result' | 'source' | 'reached' | 'matte';
+const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, source: 1, reached: 2, matte: 3 };
+
+/** A rectangle in device pixels of the canvas, or in pixels of the photo, as its owner says. */
+export interface Rect {
+  left: number;
+  top: number;
+  width: number;
+  height: number;
+}
+
+interface Layer {
+  texture: WebGLTexture;
+  /** The part of the photo the texture holds, 0 to 1. */
+  covers: Rect;
+}
+
+/** Draws one photo through a compiled grade with WebGL 2. Holds textures only; knows no grade. */
+export class PhotoRenderer {
+  private readonly gl: WebGL2RenderingContext;
+  private readonly program: WebGLProgram;
+  private readonly cube: WebGLTexture;
+  private layers: Layer[] = [];
+  private readonly uniforms: Record<'rect' | 'canvas' | 'part' | 'photo' | 'cube' | 'view' | 'divide', WebGLUniformLocation | null>;
+
+  constructor(canvas: HTMLCanvasElement) {
+    const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false, powerPreference: 'high-performance' });
+    if (!gl) throw new Error('This browser cannot show photos here: WebGL 2 is missing or switched off.');
+    this.gl = gl;
+    this.program = link(gl);
+    const at = (name: string) => gl.getUniformLocation(this.program, name);
+    this.uniforms = { rect: at('rect'), canvas: at('canvas'), part: at('part'), photo: at('photo'), cube: at('cube'), view: at('view'), divide: at('divide') };
+    gl.bindBuffer(gl.ARRAY_BUFFER, gl.createBuffer());
+    gl.bufferData(gl.ARRAY_BUFFER, new Float32Array([0, 0, 1, 0, 0, 1, 1, 1]), gl.STATIC_DRAW);
+    const corner = gl.getAttribLocation(this.program, 'corner');
+    gl.enableVertexAttribArray(corner);
+    gl.vertexAttribPointer(corner, 2, gl.FLOAT, false, 0, 0);
+    this.cube = gl.createTexture();
+    this.setCube(identityCube(), 2);
+  }
+
+  get maxTextureSide(): number {
+    return Math.min(8192, this.gl.getParameter(this.gl.MAX_TEXTURE_SIZE) as number);
+  }
+
+  /** The photo itself; replaces whatever was shown. */
+  setPhoto(picture: ImageBitmap): void {
+    for (const layer of this.layers) this.gl.deleteTexture(layer.texture);
+    this.layers = [{ texture: this.upload(picture, true), covers: { left: 0, top: 0, width: 1, height: 1 } }];
+  }
+
+  /** A part of the photo at full resolution, drawn over the preview; null takes it away. */
+  setDetail(picture: ImageBitmap | null, covers: Rect): void {
+    for (const layer of this.layers.slice(1)) this.gl.deleteTexture(layer.texture);
+    this.layers.length = Math.min(this.layers.length, 1);
+    if (picture && this.layers.length === 1) this.layers.push({ texture: this.upload(picture, false), covers });
+  }
+
+  /** A compiled grade: size³ × (red, green, blue, weight), red fastest. */
+  setCube(nodes: Float32Array, size: number): void {
+    const gl = this.gl;
+    gl.activeTexture(gl.TEXTURE1);
+    gl.bindTexture(gl.TEXTURE_3D, this.cube);
+    gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MIN_FILTER, gl.NEAREST);
+    gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MAG_FILTER, gl.NEAREST);
+    gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false);
+    gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size, 0, gl.RGBA, gl.FLOAT, nodes);
+  }
+
+  /**
+   * @param place  where the whole photo lies, in device pixels of the canvas
+   * @param divide share of the canvas left of which the source is shown; null for none
+   */
+  draw(place: Rect, view: ViewMode, divide: number | null, surround: number): void {
+    const gl = this.gl;
+    const { width, height } = gl.canvas;
+    gl.viewport(0, 0, width, height);
+    gl.clearColor(surround, surround, surround, 1);
+    gl.clear(gl.COLOR_BUFFER_BIT);
+    gl.useProgram(this.program);
+    gl.uniform2f(this.uniforms.canvas, width, height);
+    gl.uniform1i(this.uniforms.photo, 0);
+    gl.uniform1i(this.uniforms.cube, 1);
+    gl.uniform1i(this.uniforms.view, VIEW_NUMBER[view]);
+    gl.uniform1f(this.uniforms.divide, divide ?? -1);
+    gl.uniform4f(this.uniforms.part, 0, 0, 1, 1);
+    gl.activeTexture(gl.TEXTURE1);
+    gl.bindTexture(gl.TEXTURE_3D, this.cube);
+    gl.activeTexture(gl.TEXTURE0);
+    for (const { texture, covers } of this.layers) {
+      gl.bindTexture(gl.TEXTURE_2D, texture);
+      gl.uniform4f(
+        this.uniforms.rect,
+        place.left + covers.left * place.width,
+        place.top + covers.top * place.height,
+        covers.width * place.width,
+        covers.height * place.height,
+      );
+      gl.drawArrays(gl.TRIANGLE_STRIP, 0, 4);
+    }
+  }
+
+  dispose(): void {
+    for (const layer of this.layers) this.gl.deleteTexture(layer.texture);
+    this.layers = [];
+    this.gl.deleteTexture(this.cube);
+    this.gl.deleteProgram(this.program);
+  }
+
+  private upload(picture: ImageBitmap, reduces: boolean): WebGLTexture {
+    const gl = this.gl;
+    const texture = gl.createTexture();
+    gl.activeTexture(gl.TEXTURE0);
+    gl.bindTexture(gl.TEXTURE_2D, texture);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_S, gl.CLAMP_TO_EDGE);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_WRAP_T, gl.CLAMP_TO_EDGE);
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, reduces ? gl.LINEAR_MIPMAP_LINEAR : gl.LINEAR);
+    // Enlarged, the photo shows its pixels as they are: that is what one zooms in for.
+    gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST);
+    gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
+    gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, picture);
+    if (reduces) gl.generateMipmap(gl.TEXTURE_2D);
+    return texture;
+  }
+}
+
+function identityCube(): Float32Array {
+  const nodes: number[] = [];
+  for (let b = 0; b < 2; b++) for (let g = 0; g < 2; g++) for (let r = 0; r < 2; r++) nodes.push(r, g, b, 1);
+  return new Float32Array(nodes);
+}
+
+function link(gl: WebGL2RenderingContext): WebGLProgram {
+  const program = gl.createProgram();
+  for (const [kind, source] of [
+    [gl.VERTEX_SHADER, vertexShader],
+    [gl.FRAGMENT_SHADER, fragmentShader],
+  ] as const) {
+    const shader = gl.createShader(kind);
+    if (!shader) throw new Error('The graphics driver refused a shader.');
+    gl.shaderSource(shader, source);
+    gl.compileShader(shader);
+    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS)) throw new Error(gl.getShaderInfoLog(shader) ?? 'A shader does not compile.');
+    gl.attachShader(program, shader);
+  }
+  gl.linkProgram(program);
+  if (!gl.getProgramParameter(program, gl.LINK_STATUS)) throw new Error(gl.getProgramInfoLog(program) ?? 'The shaders do not link.');
+  return program;
+}

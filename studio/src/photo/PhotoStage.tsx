@@ -1,0 +1,281 @@
+import { Alert, Box, Button, CircularProgress, Typography } from '@mui/material';
+import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
+import type { Photo } from '../api/client';
+import type { Look } from '../grade/looks';
+import { greys } from '../theme';
+import { CubeFeed, type FeedCube } from './CubeFeed';
+import { PhotoRenderer, type ViewMode } from './PhotoRenderer';
+import { FIT, fitZoom, held, placeOf, zoomAt, type Viewport } from './viewport';
+
+interface Props {
+  photo: Photo;
+  look: Look | undefined;
+  /** True while a control is held: a draft may be shown. */
+  moving: boolean;
+  /** performance.now() of the input that made the look. */
+  inputAt: number;
+  watch: number | null;
+  view: ViewMode;
+  viewport: Viewport;
+  onViewport: (change: (now: Viewport) => Viewport) => void;
+}
+
+const SURROUND = parseInt(greys.surround.slice(1, 3), 16) / 255;
+
+async function bitmapOf(url: string, signal: AbortSignal): Promise<ImageBitmap> {
+  const response = await fetch(url, { signal });
+  if (!response.ok) throw new Error('The photo cannot be loaded. Reload the page; if that does not help, bring the photo in again.');
+  return createImageBitmap(await response.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' });
+}
+
+/** The photo, live through its grade; wheel zooms, dragging pans, a double click toggles 100 %. */
+export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport, onViewport }: Props) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const frame = useRef<HTMLDivElement>(null);
+  const renderer = useRef<PhotoRenderer | null>(null);
+  const feed = useRef<CubeFeed | null>(null);
+  const scheduled = useRef(0);
+  const drag = useRef<{ x: number; y: number } | null>(null);
+  const lastAnswered = useRef(0);
+  const [state, setState] = useState<'loading' | 'ready' | { error: string }>('loading');
+  const [stale, setStale] = useState<string | null>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [settled, setSettled] = useState(false);
+  /** Which photo the cube at hand belongs to: another one's colours must not flash up. */
+  const [cubeOf, setCubeOf] = useState<number | null>(null);
+  const [retry, setRetry] = useState(0);
+  const now = useRef({ view, viewport, size, photo });
+  now.current = { view, viewport, size, photo };
+
+  const draw = useCallback((askedAt: number | null) => {
+    if (askedAt !== null) lastAnswered.current = askedAt;
+    if (scheduled.current !== 0) return;
+    scheduled.current = requestAnimationFrame(() => {
+      scheduled.current = 0;
+      const { view: v, viewport: p, size: s, photo: f } = now.current;
+      if (!renderer.current || s.width === 0) return;
+      renderer.current.draw(placeOf(p, f, s), v, null, SURROUND);
+      if (lastAnswered.current > 0) {
+        // User Timing: from the input event to its frame, for bench/ and for whoever profiles the page.
+        performance.measure('tovrin:input-to-frame', { start: lastAnswered.current, end: performance.now() });
+        lastAnswered.current = 0;
+      }
+    });
+  }, []);
+
+  // The canvas always has as many pixels as the screen shows.
+  useEffect(() => {
+    const box = frame.current;
+    if (!box) return;
+    const observer = new ResizeObserver(() => {
+      const ratio = window.devicePixelRatio;
+      const next = { width: Math.max(1, Math.round(box.clientWidth * ratio)), height: Math.max(1, Math.round(box.clientHeight * ratio)) };
+      if (canvas.current) {
+        canvas.current.width = next.width;
+        canvas.current.height = next.height;
+      }
+      setSize(next);
+    });
+    observer.observe(box);
+    return () => {
+      observer.disconnect();
+    };
+  }, []);
+
+  useEffect(() => {
+    if (!canvas.current) return;
+    try {
+      renderer.current = new PhotoRenderer(canvas.current);
+    } catch (reason) {
+      setState({ error: reason instanceof Error ? reason.message : String(reason) });
+      return;
+    }
+    feed.current = new CubeFeed(
+      (cube: FeedCube) => {
+        renderer.current?.setCube(cube.nodes, cube.size);
+        setSettled(cube.settled);
+        setCubeOf(now.current.photo.id);
+        setStale(null);
+        draw(cube.settled ? null : cube.askedAt);
+      },
+      (reason) => {
+        setStale(reason instanceof Error ? reason.message : String(reason));
+      },
+    );
+    return () => {
+      feed.current?.stop();
+      feed.current = null;
+      renderer.current?.dispose();
+      renderer.current = null;
+    };
+  }, [draw]);
+
+  // The preview; its full resolution comes only when one looks that close.
+  useEffect(() => {
+    const abort = new AbortController();
+    setState('loading');
+    setSettled(false);
+    bitmapOf(photo.previewUrl, abort.signal)
+      .then((picture) => {
+        renderer.current?.setPhoto(picture);
+        picture.close();
+        setState('ready');
+        draw(null);
+      })
+      .catch((reason: unknown) => {
+        if (!abort.signal.aborted) setState({ error: reason instanceof Error ? reason.message : String(reason) });
+      });
+    return () => {
+      abort.abort();
+    };
+  }, [photo.previewUrl, draw, retry]);
+
+  useEffect(() => {
+    feed.current?.forget();
+  }, [photo.id]);
+
+  const lookText = look ? JSON.stringify(look) : null;
+  useEffect(() => {
+    if (lookText !== null) feed.current?.show(JSON.parse(lookText) as Look, watch, !moving, inputAt);
+    // The time of the input only travels along; it is no reason to ask again.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [photo.id, lookText, watch, moving, retry]);
+
+  useEffect(() => {
+    draw(null);
+  }, [view, viewport, size, draw]);
+
+  // Full resolution of what is in the window, once the preview has fewer pixels than the screen.
+  const zoom = viewport.fit ? (size.width > 0 ? fitZoom(photo, size) : 0) : viewport.zoom;
+  const needsDetail = photo.previewWidth < photo.width && zoom > photo.previewWidth / photo.width + 0.01;
+  const full = useRef<{ url: string; picture: Promise<ImageBitmap> } | null>(null);
+  useEffect(() => {
+    if (!needsDetail || state !== 'ready') {
+      renderer.current?.setDetail(null, { left: 0, top: 0, width: 1, height: 1 });
+      return;
+    }
+    const abort = new AbortController();
+    const timer = window.setTimeout(() => {
+      if (full.current?.url !== photo.fullUrl) full.current = { url: photo.fullUrl, picture: bitmapOf(photo.fullUrl, new AbortController().signal) };
+      void full.current.picture
+        .then(async (picture) => {
+          if (abort.signal.aborted || !renderer.current) return;
+          const place = placeOf(viewport, photo, size);
+          const limit = renderer.current.maxTextureSide;
+          const scale = place.width / picture.width;
+          const left = Math.max(0, Math.floor(-place.left / scale) - 64);
+          const top = Math.max(0, Math.floor(-place.top / scale) - 64);
+          const width = Math.min(limit, picture.width - left, Math.ceil(size.width / scale) + 128);
+          const height = Math.min(limit, picture.height - top, Math.ceil(size.height / scale) + 128);
+          if (width <= 0 || height <= 0) return;
+          const part = await createImageBitmap(picture, left, top, width, height, { colorSpaceConversion: 'none', premultiplyAlpha: 'none' });
+          if (!abort.signal.aborted) {
+            renderer.current.setDetail(part, { left: left / picture.width, top: top / picture.height, width: width / picture.width, height: height / picture.height });
+            draw(null);
+          }
+          part.close();
+        })
+        .catch(() => {
+          // The preview stays; the next look closer tries again.
+          full.current = null;
+        });
+    }, 120);
+    return () => {
+      abort.abort();
+      window.clearTimeout(timer);
+    };
+  }, [needsDetail, viewport, size, photo, state, draw]);
+
+  const pointer = (event: { clientX: number; clientY: number }) => {
+    const box = frame.current?.getBoundingClientRect();
+    const ratio = window.devicePixelRatio;
+    return { x: (event.clientX - (box?.left ?? 0)) * ratio, y: (event.clientY - (box?.top ?? 0)) * ratio };
+  };
+
+  // React listens to the wheel passively; zooming must keep the page still.
+  useEffect(() => {
+    const box = frame.current;
+    if (!box) return;
+    const wheel = (event: WheelEvent) => {
+      event.preventDefault();
+      const { x, y } = pointer(event);
+      const factor = Math.exp(-event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.0016));
+      onViewport((v) => zoomAt(v, now.current.photo, now.current.size, x, y, factor));
+    };
+    box.addEventListener('wheel', wheel, { passive: false });
+    return () => {
+      box.removeEventListener('wheel', wheel);
+    };
+  }, [onViewport]);
+
+  return (
+    <Box
+      ref={frame}
+      sx={{ position: 'relative', flex: 1, minWidth: 0, minHeight: 0, bgcolor: greys.surround, overflow: 'hidden', cursor: viewport.fit ? 'default' : 'grab', touchAction: 'none' }}
+      onPointerDown={(event: PointerEvent) => {
+        if (event.button !== 0 || event.target !== canvas.current) return;
+        event.currentTarget.setPointerCapture(event.pointerId);
+        drag.current = pointer(event);
+      }}
+      onPointerMove={(event: PointerEvent) => {
+        if (!drag.current || viewport.fit) return;
+        const at = pointer(event);
+        const by = { x: at.x - drag.current.x, y: at.y - drag.current.y };
+        drag.current = at;
+        onViewport((v) => held({ ...v, x: v.x + by.x, y: v.y + by.y }, photo, size));
+      }}
+      onPointerUp={() => {
+        drag.current = null;
+      }}
+      onDoubleClick={(event) => {
+        const { x, y } = pointer(event);
+        onViewport((v) => (v.fit ? zoomAt(v, photo, size, x, y, 1 / fitZoom(photo, size)) : FIT));
+      }}
+    >
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={`${photo.name}, ${view}`}
+        data-settled={state === 'ready' && settled && cubeOf === photo.id}
+        style={{ visibility: state === 'ready' && (cubeOf === photo.id || stale !== null) ? 'visible' : 'hidden', position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' }}
+      />
+      {state === 'loading' && (
+        <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center' }}>
+          <CircularProgress size={28} aria-label="Loading the photo" />
+        </Box>
+      )}
+      {typeof state === 'object' && (
+        <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center', p: 4 }}>
+          <Box sx={{ textAlign: 'center' }}>
+            <Typography sx={{ mb: 1 }}>{state.error}</Typography>
+            <Button
+              variant="outlined"
+              onClick={() => {
+                setRetry((n) => n + 1);
+              }}
+            >
+              Try again
+            </Button>
+          </Box>
+        </Box>
+      )}
+      {stale !== null && (
+        <Alert
+          severity="warning"
+          sx={{ position: 'absolute', left: 12, bottom: 12, maxWidth: 520 }}
+          action={
+            <Button
+              onClick={() => {
+                setRetry((n) => n + 1);
+              }}
+            >
+              Try again
+            </Button>
+          }
+        >
+          The photo does not show the last change. {stale}
+        </Alert>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,54 @@
+import type { Rect } from './PhotoRenderer';
+
+/** Where the photo lies on the canvas. `zoom` is device pixels per photo pixel; `fit` follows the window. */
+export interface Viewport {
+  fit: boolean;
+  zoom: number;
+  /** The photo's centre relative to the canvas's centre, in device pixels. */
+  x: number;
+  y: number;
+}
+
+export interface Size {
+  width: number;
+  height: number;
+}
+
+export const FIT: Viewport = { fit: true, zoom: 1, x: 0, y: 0 };
+const MARGIN = 14;
+const MAX_ZOOM = 16;
+
+export function fitZoom(photo: Size, canvas: Size): number {
+  const margin = MARGIN * 2;
+  return Math.max(0.001, Math.min((canvas.width - margin) / photo.width, (canvas.height - margin) / photo.height, MAX_ZOOM));
+}
+
+export function placeOf(view: Viewport, photo: Size, canvas: Size): Rect {
+  const zoom = view.fit ? fitZoom(photo, canvas) : view.zoom;
+  const width = photo.width * zoom;
+  const height = photo.height * zoom;
+  // Whole pixels, so that at 100 % photo and screen pixels coincide.
+  const left = Math.round(canvas.width / 2 + (view.fit ? 0 : view.x) - width / 2);
+  const top = Math.round(canvas.height / 2 + (view.fit ? 0 : view.y) - height / 2);
+  return { left, top, width, height };
+}
+
+/** Zooms by a factor, keeping the point under the pointer (canvas device pixels) where it is. */
+export function zoomAt(view: Viewport, photo: Size, canvas: Size, px: number, py: number, factor: number): Viewport {
+  const now = placeOf(view, photo, canvas);
+  const zoomNow = now.width / photo.width;
+  const least = Math.min(fitZoom(photo, canvas), 1) * 0.5;
+  const zoom = Math.min(MAX_ZOOM, Math.max(least, zoomNow * factor));
+  const u = (px - now.left) / now.width;
+  const v = (py - now.top) / now.height;
+  const x = px - u * photo.width * zoom + (photo.width * zoom) / 2 - canvas.width / 2;
+  const y = py - v * photo.height * zoom + (photo.height * zoom) / 2 - canvas.height / 2;
+  return held({ fit: false, zoom, x, y }, photo, canvas);
+}
+
+/** Keeps at least a part of the photo in the window. */
+export function held(view: Viewport, photo: Size, canvas: Size): Viewport {
+  const reachX = (photo.width * view.zoom + canvas.width) / 2 - 60;
+  const reachY = (photo.height * view.zoom + canvas.height) / 2 - 60;
+  return { ...view, x: Math.max(-reachX, Math.min(reachX, view.x)), y: Math.max(-reachY, Math.min(reachY, view.y)) };
+}

@@ -1,0 +1,36 @@
+import { Box, Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
+
+const KEYS: [string, string][] = [
+  ['B (held)', 'the photo as it was'],
+  ['R', 'what the chosen move reaches, on and off'],
+  ['Z, or double click', 'whole photo ↔ 100 %'],
+  ['Wheel, drag', 'zoom, move the photo'],
+  ['Page Up, Page Down', 'photo before, photo after'],
+  ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
+  ['Arrows on a slider', 'one step; with Shift ten'],
+  ['Double click on a value', 'back to rest'],
+  ['Arrows in the grade', 'choose a move; with Alt move it'],
+  ['F2, Delete', 'rename, remove the chosen move'],
+];
+
+export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
+  return (
+    <Dialog open={open} onClose={onClose}>
+      <DialogTitle>Keys</DialogTitle>
+      <DialogContent>
+        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto auto', columnGap: 3, rowGap: 0.75, m: 0 }}>
+          {KEYS.map(([keys, what]) => (
+            <Box key={keys} sx={{ display: 'contents' }}>
+              <Typography component="dt" variant="body2" sx={{ fontWeight: 600 }}>
+                {keys}
+              </Typography>
+              <Typography component="dd" variant="body2" sx={{ m: 0 }}>
+                {what}
+              </Typography>
+            </Box>
+          ))}
+        </Box>
+      </DialogContent>
+    </Dialog>
+  );
+}

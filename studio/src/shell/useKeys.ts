@@ -1,0 +1,56 @@
+import { useEffect, useRef } from 'react';
+
+export interface KeyActions {
+  undo: () => void;
+  redo: () => void;
+  toggleZoom: () => void;
+  nextPhoto: (step: number) => void;
+  before: (held: boolean) => void;
+  reached: () => void;
+  help: () => void;
+}
+
+/** Keys that work anywhere, except while a text is typed. Shown to the user by ShortcutsDialog. */
+export function useKeys(actions: KeyActions): void {
+  const now = useRef(actions);
+  useEffect(() => {
+    now.current = actions;
+  });
+  useEffect(() => {
+    const typing = (event: KeyboardEvent) => event.target instanceof HTMLInputElement && event.target.type !== 'range' && event.target.type !== 'checkbox' && event.target.type !== 'radio';
+    const down = (event: KeyboardEvent) => {
+      const key = event.key.toLowerCase();
+      if ((event.ctrlKey || event.metaKey) && (key === 'z' || key === 'y') && !typing(event)) {
+        event.preventDefault();
+        if (key === 'y' || event.shiftKey) now.current.redo();
+        else now.current.undo();
+        return;
+      }
+      if (event.ctrlKey || event.metaKey || event.altKey || typing(event) || event.defaultPrevented) return;
+      if (document.querySelector('[role="dialog"], [role="menu"]')) return;
+      if (key === 'b') {
+        if (!event.repeat) now.current.before(true);
+      } else if (key === 'z') now.current.toggleZoom();
+      else if (key === 'r') now.current.reached();
+      else if (event.key === '?') now.current.help();
+      else if (event.key === 'PageDown') now.current.nextPhoto(1);
+      else if (event.key === 'PageUp') now.current.nextPhoto(-1);
+      else return;
+      event.preventDefault();
+    };
+    const up = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() === 'b') now.current.before(false);
+    };
+    const left = () => {
+      now.current.before(false);
+    };
+    window.addEventListener('keydown', down);
+    window.addEventListener('keyup', up);
+    window.addEventListener('blur', left);
+    return () => {
+      window.removeEventListener('keydown', down);
+      window.removeEventListener('keyup', up);
+      window.removeEventListener('blur', left);
+    };
+  }, []);
+}

@@ -1,0 +1,66 @@
+import { createTheme } from '@mui/material';
+
+/**
+ * Neutral greys without any tint, so that nothing on the screen sways the eye (see ISO 3664).
+ * The one place for colour is the photo, and small swatches of the photo's own colours.
+ */
+export const greys = {
+  surround: '#4d4d4d',
+  panel: '#383838',
+  raised: '#434343',
+  line: '#2b2b2b',
+  text: '#ededed',
+  quiet: '#b9b9b9',
+} as const;
+
+export const theme = createTheme({
+  cssVariables: true,
+  palette: {
+    mode: 'dark',
+    primary: { main: '#e6e6e6', contrastText: '#222' },
+    secondary: { main: '#bdbdbd' },
+    // Even warnings are told by words and icons: a red panel beside a photo spoils judging it.
+    error: { main: '#f2f2f2' },
+    warning: { main: '#f2f2f2' },
+    info: { main: '#d9d9d9' },
+    success: { main: '#e6e6e6' },
+    background: { default: greys.surround, paper: greys.panel },
+    text: { primary: greys.text, secondary: greys.quiet },
+    divider: greys.line,
+  },
+  shape: { borderRadius: 4 },
+  typography: {
+    fontFamily: '"Inter Variable", sans-serif',
+    fontSize: 13,
+    button: { textTransform: 'none', fontWeight: 500 },
+    subtitle2: { fontWeight: 600, fontSize: '0.8125rem' },
+    caption: { fontSize: '0.75rem', color: greys.quiet },
+  },
+  components: {
+    MuiCssBaseline: {
+      styleOverrides: {
+        'html, body, #root': { height: '100%', overflow: 'hidden' },
+        '*:focus-visible': { outline: '2px solid #fff', outlineOffset: 1 },
+      },
+    },
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: { defaultProps: { size: 'small', color: 'primary' } },
+    MuiIconButton: { defaultProps: { size: 'small' } },
+    MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
+    MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true }, styleOverrides: { tooltip: { fontSize: '0.75rem', maxWidth: 280 } } },
+    MuiSlider: {
+      defaultProps: { size: 'small', color: 'secondary' },
+      styleOverrides: {
+        root: { height: 3 },
+        thumb: { width: 13, height: 13, backgroundColor: '#f0f0f0', '&:hover, &.Mui-focusVisible': { boxShadow: '0 0 0 5px rgb(255 255 255 / 18%)' } },
+        track: { border: 'none' },
+        rail: { opacity: 1, backgroundColor: '#6a6a6a' },
+      },
+    },
+    MuiToggleButton: {
+      styleOverrides: {
+        root: { textTransform: 'none', padding: '2px 10px', color: greys.quiet, borderColor: '#565656', '&.Mui-selected': { color: '#fff', backgroundColor: '#5e5e5e' } },
+      },
+    },
+  },
+});
