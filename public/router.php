@@ -4,7 +4,7 @@
 
 declare(strict_types=1);
 
-$path = (string) parse_url((string) ($_SERVER['REQUEST_URI'] ?? '/'), \PHP_URL_PATH);
+$path = (string) parse_url(is_string($_SERVER['REQUEST_URI'] ?? null) ? $_SERVER['REQUEST_URI'] : '/', \PHP_URL_PATH);
 $root = dirname(__DIR__).'/studio/dist';
 
 if (!str_starts_with($path, '/api/')) {

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tovrin\Core\Colour;
 
 /**
- * Many colours of one space, as three packed arrays of floats (struct of arrays).
+ * Many colours of one space, as three packed arrays of floats (struct of arrays): keys 0, 1, 2 …
+ * without gaps. (They are typed array<int, float>, not list<float>, because hot loops write to them
+ * by index.)
  *
  * Everything that computes on colours works on whole blocks: one call a block, never one a
  * colour. Blocks are immutable; changing space makes a new block.
@@ -14,9 +16,9 @@ final readonly class ColourBlock
 {
     /**
      * @param class-string<ColourSpace> $space
-     * @param list<float>               $a     first channel
-     * @param list<float>               $b     second channel, as long as the first
-     * @param list<float>               $c     third channel, as long as the first
+     * @param array<int, float>               $a     first channel
+     * @param array<int, float>               $b     second channel, as long as the first
+     * @param array<int, float>               $c     third channel, as long as the first
      */
     public function __construct(
         public string $space,

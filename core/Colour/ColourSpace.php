@@ -23,26 +23,26 @@ interface ColourSpace
     /**
      * Converts colours of this space to the parent space, in place.
      *
-     * @param list<float> $a first channel
-     * @param list<float> $b second channel
-     * @param list<float> $c third channel
+     * @param array<int, float> $a first channel
+     * @param array<int, float> $b second channel
+     * @param array<int, float> $c third channel
      *
-     * @param-out list<float> $a
-     * @param-out list<float> $b
-     * @param-out list<float> $c
+     * @param-out array<int, float> $a
+     * @param-out array<int, float> $b
+     * @param-out array<int, float> $c
      */
     public static function toParent(array &$a, array &$b, array &$c): void;
 
     /**
      * Converts colours of the parent space to this one, in place.
      *
-     * @param list<float> $a first channel
-     * @param list<float> $b second channel
-     * @param list<float> $c third channel
+     * @param array<int, float> $a first channel
+     * @param array<int, float> $b second channel
+     * @param array<int, float> $c third channel
      *
-     * @param-out list<float> $a
-     * @param-out list<float> $b
-     * @param-out list<float> $c
+     * @param-out array<int, float> $a
+     * @param-out array<int, float> $b
+     * @param-out array<int, float> $c
      */
     public static function fromParent(array &$a, array &$b, array &$c): void;
 }

@@ -19,7 +19,7 @@ final class DeltaE2000
      * @param ColourBlock $one   any space; as many colours as $other
      * @param ColourBlock $other any space
      *
-     * @return list<float> ΔE00, 0 for equal colours
+     * @return array<int, float> ΔE00, 0 for equal colours
      */
     public static function between(ColourBlock $one, ColourBlock $other): array
     {

@@ -75,13 +75,13 @@ final class Gamut
     /**
      * @param ColourBlock $rgb     linear or encoded sRGB; $r, $g, $b are its channels, to be mended
      * @param list<int>   $outside indices of the colours to mend
-     * @param list<float> $r
-     * @param list<float> $g
-     * @param list<float> $b
+     * @param array<int, float> $r
+     * @param array<int, float> $g
+     * @param array<int, float> $b
      *
-     * @param-out list<float> $r
-     * @param-out list<float> $g
-     * @param-out list<float> $b
+     * @param-out array<int, float> $r
+     * @param-out array<int, float> $g
+     * @param-out array<int, float> $b
      */
     private static function lowerChroma(ColourBlock $rgb, array $outside, array &$r, array &$g, array &$b): void
     {

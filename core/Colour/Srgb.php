@@ -37,9 +37,9 @@ final class Srgb implements ColourSpace
     }
 
     /**
-     * @param list<float> $v
+     * @param array<int, float> $v
      *
-     * @param-out list<float> $v
+     * @param-out array<int, float> $v
      */
     private static function decode(array &$v): void
     {
@@ -55,9 +55,9 @@ final class Srgb implements ColourSpace
     }
 
     /**
-     * @param list<float> $v
+     * @param array<int, float> $v
      *
-     * @param-out list<float> $v
+     * @param-out array<int, float> $v
      */
     private static function encode(array &$v): void
     {

@@ -19,10 +19,10 @@ final readonly class Cube
 
     /**
      * @param int         $size    nodes along each axis
-     * @param list<float> $red     size³ values, 0…1
-     * @param list<float> $green   size³ values, 0…1
-     * @param list<float> $blue    size³ values, 0…1
-     * @param list<float> $weights size³ values, 0…1; all 1 where no move is watched
+     * @param array<int, float> $red     size³ values, 0…1
+     * @param array<int, float> $green   size³ values, 0…1
+     * @param array<int, float> $blue    size³ values, 0…1
+     * @param array<int, float> $weights size³ values, 0…1; all 1 where no move is watched
      */
     public function __construct(
         public int $size,

@@ -32,10 +32,10 @@ final class HaldPng
         if ($level * $level !== $cube->size) {
             throw new \InvalidArgumentException(\sprintf('A Hald PNG holds lattices whose size is a square number; %d is none. Use %d.', $cube->size, self::latticeFor($cube->size)));
         }
-        $side = $level ** 3;
+        $side = $level * $level * $level;
         $rowBytes = $side * 6;
         $rows = '';
-        foreach (str_split($cube->toWords(false), $rowBytes) as $row) {
+        foreach (str_split($cube->toWords(false), max(1, $rowBytes)) as $row) {
             $rows .= "\0".$row;
         }
         $data = gzcompress($rows, 6);

@@ -37,7 +37,7 @@ final class IccDeviceLink
         $header = pack('N', $size)
             ."\0\0\0\0"                              // preferred colour management module: any
             .pack('N', 0x04300000)                   // version 4.3
-            .'link'.'RGB '.'RGB '
+            .'linkRGB RGB '
             .pack('n6', 2026, 1, 1, 0, 0, 0)         // a fixed date, so that the same grade is the same file
             .'acsp'
             ."\0\0\0\0"                              // no primary platform

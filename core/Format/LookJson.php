@@ -140,6 +140,7 @@ final class LookJson
     {
         $best = null;
         foreach ($error->subErrors() as $sub) {
+            \assert($sub instanceof ValidationError);
             $candidate = self::deepest($sub);
             if (null === $best || \count($candidate->data()->fullPath()) > \count($best->data()->fullPath())) {
                 $best = $candidate;

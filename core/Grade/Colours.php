@@ -53,6 +53,7 @@ final class Colours
                 return $this->known[$space] = $this->known[$ancestor]->in($space);
             }
         }
+
         return $this->known[$space] = $this->given->in($space);
     }
 
@@ -81,7 +82,7 @@ final class Colours
 
     /**
      * @param class-string<ColourSpace> $space
-     * @param list<float>               $axis
+     * @param array<int, float>               $axis
      */
     private static function grid(string $space, array $axis, int $firstBlue, int $pastBlue): ColourBlock
     {

@@ -11,7 +11,7 @@ final readonly class Evaluation
 {
     /**
      * @param ColourBlock             $colours encoded sRGB, inside the gamut
-     * @param array<int, list<float>> $weights by index of the move: its reach's weight per colour, 0…1
+     * @param array<int, array<int, float>> $weights by index of the move: its reach's weight per colour, 0…1
      */
     public function __construct(public ColourBlock $colours, public array $weights)
     {

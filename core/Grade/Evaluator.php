@@ -51,26 +51,30 @@ final class Evaluator
     /**
      * before + weight × strength × (after − before), channel by channel in the space of the move.
      *
-     * @param list<float>|null $weights null is 1 everywhere
+     * @param array<int, float>|null $weights null is 1 everywhere
      */
     private static function mix(ColourBlock $before, ColourBlock $after, ?array $weights, float $strength): ColourBlock
     {
         $a = $after->a;
         $b = $after->b;
         $c = $after->c;
+        // Locals: reaching into an object for every value is what would take the time here.
+        $x = $before->a;
+        $y = $before->b;
+        $z = $before->c;
         $n = \count($a);
         if (null === $weights) {
             for ($i = 0; $i < $n; ++$i) {
-                $a[$i] = $before->a[$i] + $strength * ($a[$i] - $before->a[$i]);
-                $b[$i] = $before->b[$i] + $strength * ($b[$i] - $before->b[$i]);
-                $c[$i] = $before->c[$i] + $strength * ($c[$i] - $before->c[$i]);
+                $a[$i] = $x[$i] + $strength * ($a[$i] - $x[$i]);
+                $b[$i] = $y[$i] + $strength * ($b[$i] - $y[$i]);
+                $c[$i] = $z[$i] + $strength * ($c[$i] - $z[$i]);
             }
         } else {
             for ($i = 0; $i < $n; ++$i) {
                 $w = $strength * $weights[$i];
-                $a[$i] = $before->a[$i] + $w * ($a[$i] - $before->a[$i]);
-                $b[$i] = $before->b[$i] + $w * ($b[$i] - $before->b[$i]);
-                $c[$i] = $before->c[$i] + $w * ($c[$i] - $before->c[$i]);
+                $a[$i] = $x[$i] + $w * ($a[$i] - $x[$i]);
+                $b[$i] = $y[$i] + $w * ($b[$i] - $y[$i]);
+                $c[$i] = $z[$i] + $w * ($c[$i] - $z[$i]);
             }
         }
 

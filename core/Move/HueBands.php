@@ -25,7 +25,7 @@ final class HueBands
     /**
      * The centres in degrees, rising: each is above the one before it, so the last ones may pass 360.
      *
-     * @return non-empty-list<float>
+     * @return non-empty-array<int, float>
      */
     public static function centres(): array
     {
@@ -42,16 +42,17 @@ final class HueBands
                 }
             }
         }
-        /** @var non-empty-list<float> $centres */
+
+        /** @var non-empty-array<int, float> $centres */
         return $centres;
     }
 
     /**
      * For each hue the band below it and how much the next band holds it.
      *
-     * @param list<float> $hues degrees
+     * @param array<int, float> $hues degrees
      *
-     * @return array{list<int>, list<float>} index 0…11 of the lower band; weight 0…1 of the band after it
+     * @return array{list<int>, array<int, float>} index 0…11 of the lower band; weight 0…1 of the band after it
      */
     public static function locate(array $hues): array
     {
@@ -80,7 +81,7 @@ final class HueBands
                 ++$band;
             }
             $bands[] = $band;
-            $weights[] = 0.5 - 0.5 * cos(M_PI * ($past - $offsets[$band]) / ($offsets[$band + 1] - $offsets[$band]));
+            $weights[] = 0.5 - 0.5 * cos(\M_PI * ($past - $offsets[$band]) / ($offsets[$band + 1] - $offsets[$band]));
         }
 
         return [$bands, $weights];

@@ -34,7 +34,11 @@ interface MoveKind
     /** Its settings from a look; missing ones are at rest. */
     public static function fromParams(Params $params): self;
 
-    /** The space it works in, and in which its result is mixed with what was there. @return class-string<ColourSpace> */
+    /**
+     * The space it works in, and in which its result is mixed with what was there.
+     *
+     * @return class-string<ColourSpace>
+     */
     public static function space(): string;
 
     /** True when it changes nothing: it is then skipped, so that rest is exact. */

@@ -180,9 +180,9 @@ final readonly class SelectiveColour implements MoveKind
     /**
      * The demands of some targets: for cyan, magenta and yellow a list with one number a target.
      *
-     * @param list<string> $names
+     * @param non-empty-list<string> $names
      *
-     * @return array{non-empty-list<float>, non-empty-list<float>, non-empty-list<float>}
+     * @return array{non-empty-array<int, float>, non-empty-array<int, float>, non-empty-array<int, float>}
      */
     private function demands(array $names): array
     {
@@ -194,7 +194,6 @@ final readonly class SelectiveColour implements MoveKind
             $magenta[] = (1.0 + $target['magenta'] / 100.0) * $black - 1.0;
             $yellow[] = (1.0 + $target['yellow'] / 100.0) * $black - 1.0;
         }
-        \assert([] !== $cyan && [] !== $magenta && [] !== $yellow);
 
         return [$cyan, $magenta, $yellow];
     }

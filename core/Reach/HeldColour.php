@@ -30,19 +30,26 @@ final readonly class HeldColour
      * Multiplies weights by smooth(ΔEok / radius), in place: a hot loop.
      *
      * @param ColourBlock $lab     OKLab
-     * @param list<float> $weights as many as colours
+     * @param array<int, float> $weights as many as colours
      *
-     * @param-out list<float> $weights
+     * @param-out array<int, float> $weights
      */
     public function carve(ColourBlock $lab, array &$weights): void
     {
         [$l, $a, $b] = ColourBlock::one(Srgb::class, ...Hex::parse($this->colour))->in(OkLab::class)->at(0);
-        $n = $lab->count();
+        $light = $lab->a;
+        $green = $lab->b;
+        $blue = $lab->c;
+        $radius = $this->radius;
+        $n = \count($light);
         for ($i = 0; $i < $n; ++$i) {
-            $x = $lab->a[$i] - $l;
-            $y = $lab->b[$i] - $a;
-            $z = $lab->c[$i] - $b;
-            $weights[$i] *= Smooth::at(sqrt($x * $x + $y * $y + $z * $z) / $this->radius);
+            $x = $light[$i] - $l;
+            $y = $green[$i] - $a;
+            $z = $blue[$i] - $b;
+            $t = sqrt($x * $x + $y * $y + $z * $z) / $radius;
+            if ($t < 1.0) {
+                $weights[$i] *= $t * $t * (3.0 - 2.0 * $t);
+            }
         }
     }
 }

@@ -44,23 +44,26 @@ final readonly class HueWindow
     /**
      * Multiplies weights by this window, in place: a hot loop.
      *
-     * @param list<float> $hues    degrees
-     * @param list<float> $chromas OKLCh chroma
-     * @param list<float> $weights as many as hues
+     * @param array<int, float> $hues    degrees
+     * @param array<int, float> $chromas OKLCh chroma
+     * @param array<int, float> $weights as many as hues
      *
-     * @param-out list<float> $weights
+     * @param-out array<int, float> $weights
      */
     public function narrow(array $hues, array $chromas, array &$weights): void
     {
         $width = $this->width();
+        $from = $this->from;
+        $softFrom = $this->softFrom;
+        $softTo = $this->softTo;
         $n = \count($hues);
         for ($i = 0; $i < $n; ++$i) {
-            $past = $hues[$i] - $this->from;
+            $past = $hues[$i] - $from;
             $past -= 360.0 * floor($past / 360.0);
             if ($past > $width) {
                 // Outside: near the end, near the start, or (with wide edges) near both.
-                $after = $this->softTo > 0.0 ? Smooth::at(1.0 - ($past - $width) / $this->softTo) : 0.0;
-                $before = $this->softFrom > 0.0 ? Smooth::at(1.0 - (360.0 - $past) / $this->softFrom) : 0.0;
+                $after = $softTo > 0.0 ? Smooth::at(1.0 - ($past - $width) / $softTo) : 0.0;
+                $before = $softFrom > 0.0 ? Smooth::at(1.0 - (360.0 - $past) / $softFrom) : 0.0;
                 $weights[$i] *= $after > $before ? $after : $before;
             }
             $chroma = $chromas[$i];

@@ -27,7 +27,7 @@ final readonly class Reach
     /**
      * The weight of each colour.
      *
-     * @return list<float> 0 (left alone) … 1 (fully moved)
+     * @return array<int, float> 0 (left alone) … 1 (fully moved)
      */
     public function weights(Colours $colours): array
     {

@@ -27,20 +27,24 @@ final readonly class Window
     /**
      * Multiplies weights by this window, in place: a hot loop.
      *
-     * @param list<float> $values  what is windowed
-     * @param list<float> $weights as many as values
+     * @param array<int, float> $values  what is windowed
+     * @param array<int, float> $weights as many as values
      *
-     * @param-out list<float> $weights
+     * @param-out array<int, float> $weights
      */
     public function narrow(array $values, array &$weights): void
     {
+        $from = $this->from;
+        $to = $this->to;
+        $softFrom = $this->softFrom;
+        $softTo = $this->softTo;
         $n = \count($values);
         for ($i = 0; $i < $n; ++$i) {
             $v = $values[$i];
-            if ($v < $this->from) {
-                $weights[$i] = $this->softFrom > 0.0 ? $weights[$i] * Smooth::at(1.0 - ($this->from - $v) / $this->softFrom) : 0.0;
-            } elseif ($v > $this->to) {
-                $weights[$i] = $this->softTo > 0.0 ? $weights[$i] * Smooth::at(1.0 - ($v - $this->to) / $this->softTo) : 0.0;
+            if ($v < $from) {
+                $weights[$i] = $softFrom > 0.0 ? $weights[$i] * Smooth::at(1.0 - ($from - $v) / $softFrom) : 0.0;
+            } elseif ($v > $to) {
+                $weights[$i] = $softTo > 0.0 ? $weights[$i] * Smooth::at(1.0 - ($v - $to) / $softTo) : 0.0;
             }
         }
     }

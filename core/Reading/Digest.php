@@ -46,7 +46,7 @@ final readonly class Digest
                 $left = intdiv($column * $width, $columns);
                 $wide = intdiv(($column + 1) * $width, $columns) - $left;
                 // A small integer hash of the cell: enough to break up regular patterns such as cloth.
-                $h = ($row * 73_856_093) ^ ($column * 19_349_663);
+                $h = (($row * 73_856_093) ^ ($column * 19_349_663)) & 0x7FFFFFFF;
                 $h = (($h ^ ($h >> 13)) * 1_274_126_177) & 0x7FFFFFFF;
                 $x = $left + ($h >> 4) % $wide;
                 $y = $top + ($h >> 17) % $tall;

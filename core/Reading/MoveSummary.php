@@ -63,7 +63,7 @@ final readonly class MoveSummary implements \JsonSerializable
         return ['reached' => $this->reached, 'changed' => $this->changed, 'before' => $this->before, 'after' => $this->after];
     }
 
-    /** @param list<float> $weights */
+    /** @param array<int, float> $weights */
     private static function compare(ColourBlock $before, ColourBlock $after, array $weights, Move $move): self
     {
         $n = $before->count();

@@ -22,7 +22,7 @@ final class Files
         }
         try {
             return LookJson::read($json);
-        } catch (FormatError|\InvalidArgumentException $e) {
+        } catch (FormatError $e) {
             throw new UsageError(\sprintf('%s: %s', $path, $e->getMessage()), 0, $e);
         }
     }

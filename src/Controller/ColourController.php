@@ -32,10 +32,18 @@ final readonly class ColourController
     #[Route('/api/cube', methods: ['POST'])]
     public function cube(Request $request): Response
     {
+        $start = hrtime(true);
         $body = Body::of($request);
-        $cube = Compiler::compile($body->grade(), $body->integer('lattice', 2, self::MAX_LATTICE), $body->optionalInteger('watch', 0, 99));
+        $grade = $body->grade();
+        $checked = hrtime(true);
+        $cube = Compiler::compile($grade, $body->integer('lattice', 2, self::MAX_LATTICE), $body->optionalInteger('watch', 0, 99));
+        $compiled = hrtime(true);
 
-        return new Response($cube->toFloats(), 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'no-store']);
+        return new Response($cube->toFloats(), 200, [
+            'Content-Type' => 'application/octet-stream',
+            'Cache-Control' => 'no-store',
+            'Server-Timing' => \sprintf('look;dur=%.2f, compile;dur=%.2f', ($checked - $start) / 1e6, ($compiled - $checked) / 1e6),
+        ]);
     }
 
     #[Route('/api/photos/{id<\d+>}/summary', methods: ['POST'])]

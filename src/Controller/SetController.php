@@ -59,7 +59,7 @@ final readonly class SetController
         $path = $this->store->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
         try {
             $in = $request->getContent(true);
-            $out = @fopen($path, 'xb');
+            $out = @fopen($path, 'x');
             if (false === $out || false === stream_copy_to_stream($in, $out) || !fclose($out)) {
                 throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
             }

@@ -13,7 +13,7 @@ final class AtomicFile
     public static function write(string $path, string $bytes): void
     {
         $part = \dirname($path).'/.'.basename($path).'.'.bin2hex(random_bytes(4)).'.part';
-        $handle = @fopen($part, 'xb');
+        $handle = @fopen($part, 'x');
         if (false === $handle) {
             throw new PictureError(\sprintf('"%s" cannot be written: %s', $path, self::placeReason(\dirname($path))));
         }

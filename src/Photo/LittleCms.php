@@ -58,9 +58,9 @@ final class LittleCms
         $size = $lcms->new('uint32_t');
         \assert($size instanceof \FFI\CData);
         self::call($lcms, 'cmsSaveProfileToMem', $handle, null, \FFI::addr($size));
-        $bytes = $size->cdata;
-        \assert(\is_int($bytes));
-        $memory = \FFI::new("char[$bytes]");
+        $bytes = ((array) unpack('V', \FFI::string(\FFI::addr($size), 4)))[1];
+        \assert(\is_int($bytes) && $bytes >= 0);
+        $memory = $lcms->new("char[$bytes]");
         \assert($memory instanceof \FFI\CData);
         self::call($lcms, 'cmsSaveProfileToMem', $handle, \FFI::addr($memory), \FFI::addr($size));
         self::call($lcms, 'cmsCloseProfile', $handle);
@@ -140,7 +140,7 @@ final class LittleCms
         $usable = true;
         foreach ($profiles as $i => $profile) {
             $usable = $usable && $profile instanceof \FFI\CData && !\FFI::isNull($profile);
-            $chain[$i] = $profile;
+            $chain[$i] = $profile; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
         $transform = $usable ? self::call($lcms, 'cmsCreateMultiprofileTransform', $chain, $count, $inFormat, $outFormat, $intent, $flags) : null;
         foreach ($profiles as $profile) {
@@ -154,13 +154,13 @@ final class LittleCms
         try {
             $total = intdiv(\strlen($pixels), $inBytes);
             $strip = 1 << 19;
-            $buffer = \FFI::new('char['.max(1, min($strip, $total) * $outBytes).']');
+            $buffer = $lcms->new('char['.max(1, min($strip, $total) * $outBytes).']');
             \assert($buffer instanceof \FFI\CData);
             $result = '';
             for ($start = 0; $start < $total; $start += $strip) {
                 $n = min($strip, $total - $start);
                 self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $start * $inBytes, $n * $inBytes), $buffer, $n);
-                $result .= \FFI::string($buffer, $n * $outBytes);
+                $result .= \FFI::string($buffer, max(0, $n * $outBytes));
                 $progress(($start + $n) / $total);
             }
 
@@ -179,7 +179,7 @@ final class LittleCms
     /** FFI methods exist only at run time; this is the one place where they are called by name. */
     private static function call(\FFI $library, string $function, mixed ...$arguments): mixed
     {
-        return $library->{$function}(...$arguments); // @phpstan-ignore method.dynamicName
+        return $library->{$function}(...$arguments);
     }
 
     private static function library(): \FFI

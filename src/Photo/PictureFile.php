@@ -46,19 +46,14 @@ final class PictureFile
         if ('jpeg' === $format) {
             self::refuseCutShort($path, $name);
         }
-        try {
-            $image = new \Imagick();
-            // The explicit prefix keeps a file from being taken for another, scriptable format.
-            $image->pingImage($format.':'.$path);
-            [$width, $height] = [$image->getImageWidth(), $image->getImageHeight()];
-            $image->clear();
-        } catch (\ImagickException $e) {
-            throw self::unreadable($name, $e);
-        }
+        // Only the header is read for this: a picture that claims to be enormous is never decoded.
+        [$width, $height] = @getimagesize($path) ?: [0, 0];
         if ($width > self::MAX_SIDE || $height > self::MAX_SIDE || $width * $height > self::MAX_PIXELS) {
             throw new PictureError(\sprintf('"%s" says it is %s × %s pixels; the most that can be worked on is %s a side and %d megapixels. Make it smaller and bring it in again.', $name, number_format($width), number_format($height), number_format(self::MAX_SIDE), self::MAX_PIXELS / 1_000_000));
         }
         try {
+            $image = new \Imagick();
+            // The explicit prefix keeps a file from being taken for another, scriptable format.
             $image->readImage($format.':'.$path);
             $pixels = self::decode($image, $name);
             $image->clear();
@@ -147,7 +142,9 @@ final class PictureFile
     {
         $metadata = [];
         $profile = null;
-        foreach ($image->getImageProfiles('*', true) as $kind => $bytes) {
+        /** @var array<string, string> $profiles */
+        $profiles = $image->getImageProfiles('*', true);
+        foreach ($profiles as $kind => $bytes) {
             if ('icc' === $kind || 'icm' === $kind) {
                 $profile = $bytes;
             } elseif (\in_array($kind, self::CARRIED, true)) {

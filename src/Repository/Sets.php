@@ -18,7 +18,7 @@ final readonly class Sets
     /** @return list<PhotoSet> oldest first */
     public function all(): array
     {
-        return array_values($this->entities->getRepository(PhotoSet::class)->findBy([], ['id' => 'ASC']));
+        return $this->entities->getRepository(PhotoSet::class)->findBy([], ['id' => 'ASC']);
     }
 
     public function set(int $id): ?PhotoSet

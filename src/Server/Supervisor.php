@@ -34,7 +34,7 @@ final class Supervisor
     {
         $probe = @stream_socket_server(\sprintf('tcp://%s:%d', $this->host, $this->port), $code, $reason);
         if (false === $probe) {
-            $say(\sprintf('Port %d is taken (%s). Choose another one: bin/tovrin serve --port %d, or make demo PORT=%2$d.', $this->port, strtolower($reason), $this->port + 1));
+            $say(\sprintf('Port %d is taken (%s). Choose another one: bin/tovrin serve --port %d, or make demo PORT=%2$d.', $this->port, strtolower((string) $reason), $this->port + 1));
 
             return 1;
         }
@@ -60,7 +60,7 @@ final class Supervisor
                     $exit = 1;
                     break;
                 }
-                if ('work' === $name && !$this->stopping) {
+                if ('work' === $name) {
                     unset($this->children['work']);
                     $workerStarts = array_values(array_filter($workerStarts, static fn (float $t): bool => $t > microtime(true) - 30.0));
                     if (\count($workerStarts) >= 3) {

@@ -1,5 +1,5 @@
 import { Box, Slider, Tooltip, Typography } from '@mui/material';
-import { useId } from 'react';
+import { useId, useState, type CSSProperties } from 'react';
 import { greys } from '../theme';
 import { NumberField } from './NumberField';
 
@@ -17,9 +17,22 @@ interface Props {
   onChange: (value: number, keep: boolean) => void;
 }
 
+const SLIDER = {
+  py: '7px !important',
+  display: 'block',
+  mx: 0.75,
+  width: 'calc(100% - 12px)',
+  // From rest to the value; as variables, so that moving makes no new style.
+  '& .MuiSlider-rail': { background: 'linear-gradient(90deg, #6a6a6a var(--from), #d6d6d6 var(--from), #d6d6d6 var(--to), #6a6a6a var(--to))' },
+  '& .MuiSlider-mark': { height: 7, width: 1.5, backgroundColor: greys.quiet },
+} as const;
+
 /** A value as slider, typed number and arrow keys; a double click puts it back to rest. */
-export function ValueSlider({ label, help = '', ends, value, min, max, rest, unit = '', step = 1, onChange }: Props) {
+export function ValueSlider({ label, help = '', ends, value: kept, min, max, rest, unit = '', step = 1, onChange }: Props) {
   const id = useId();
+  /** Where the slider is while it is held; only this control is drawn anew for it. */
+  const [live, setLive] = useState<number | null>(null);
+  const value = live ?? kept;
   const share = (v: number) => ((v - min) / (max - min)) * 100;
   const from = Math.min(share(rest), share(value));
   const to = Math.max(share(rest), share(value));
@@ -53,22 +66,17 @@ export function ValueSlider({ label, help = '', ends, value, min, max, rest, uni
         track={false}
         onDoubleClick={reset}
         onChange={(_, next) => {
-          onChange(Array.isArray(next) ? (next[0] ?? rest) : next, false);
+          const now = Array.isArray(next) ? (next[0] ?? rest) : next;
+          setLive(now);
+          onChange(now, false);
         }}
         onChangeCommitted={(_, next) => {
+          setLive(null);
           onChange(Array.isArray(next) ? (next[0] ?? rest) : next, true);
         }}
         marks={[{ value: rest }]}
-        sx={{
-          py: '7px !important',
-          display: 'block',
-          mx: 0.75,
-          width: 'calc(100% - 12px)',
-          '& .MuiSlider-rail': {
-            background: `linear-gradient(90deg, #6a6a6a ${String(from)}%, #d6d6d6 ${String(from)}%, #d6d6d6 ${String(to)}%, #6a6a6a ${String(to)}%)`,
-          },
-          '& .MuiSlider-mark': { height: 7, width: 1.5, backgroundColor: greys.quiet },
-        }}
+        style={{ '--from': `${String(from)}%`, '--to': `${String(to)}%` } as CSSProperties}
+        sx={SLIDER}
       />
     </Box>
   );

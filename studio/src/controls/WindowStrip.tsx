@@ -1,5 +1,5 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { NumberField } from './NumberField';
 
 export interface WindowValue {
@@ -34,8 +34,11 @@ const round = (value: number, step: number) => Number((Math.round(value / step) 
  * A stretch of an axis with soft shoulders: four handles and the stretch itself can be dragged,
  * moved with arrow keys, or typed. A circular axis wraps without a seam.
  */
-export function WindowStrip({ label, whole, value, start, max, step, unit, circular, background, onChange }: Props) {
+export function WindowStrip({ label, whole, value: kept, start, max, step, unit, circular, background, onChange }: Props) {
   const strip = useRef<HTMLDivElement>(null);
+  /** The window while it is dragged; only this control is drawn anew for it. */
+  const [live, setLive] = useState<WindowValue | null>(null);
+  const value = live ?? kept;
   const drag = useRef<{ handle: Handle; at: number; value: WindowValue } | null>(null);
 
   if (!value) {
@@ -99,7 +102,9 @@ export function WindowStrip({ label, whole, value, start, max, step, unit, circu
   const shift = (event: PointerEvent, keep: boolean) => {
     const box = strip.current?.getBoundingClientRect();
     if (!drag.current || !box) return;
-    onChange(moved(drag.current.value, drag.current.handle, ((event.clientX - drag.current.at) / box.width) * max), keep);
+    const next = moved(drag.current.value, drag.current.handle, ((event.clientX - drag.current.at) / box.width) * max);
+    setLive(keep ? null : next);
+    onChange(next, keep);
     if (keep) drag.current = null;
   };
   const keys = (handle: Handle) => (event: KeyboardEvent) => {
@@ -155,16 +160,13 @@ export function WindowStrip({ label, whole, value, start, max, step, unit, circu
               aria-label={`${label}, ${names.body}`}
               aria-valuemax={max}
               aria-valuenow={value.from}
-              sx={{
-                position: 'absolute',
-                top: 0,
-                bottom: 0,
+              style={{
                 left: percent(value.from - softFrom + turn * max),
                 width: percent(width + softFrom + softTo),
-                cursor: 'grab',
                 // The soft shoulders are drawn as they weigh: nothing at the foot, all at the edge.
                 background: `linear-gradient(90deg, transparent, rgb(255 255 255 / 38%) ${String((softFrom / Math.max(1e-6, width + softFrom + softTo)) * 100)}%, rgb(255 255 255 / 38%) ${String(((softFrom + width) / Math.max(1e-6, width + softFrom + softTo)) * 100)}%, transparent)`,
               }}
+              sx={{ position: 'absolute', top: 0, bottom: 0, cursor: 'grab' }}
             />
           ))}
         </Box>
@@ -175,9 +177,9 @@ export function WindowStrip({ label, whole, value, start, max, step, unit, circu
             aria-label={`${label}, ${names[handle]}`}
             aria-valuemax={handle === 'from' || handle === 'to' ? max : softMax}
             aria-valuenow={now}
+            style={{ left: percent(at) }}
             sx={{
               position: 'absolute',
-              left: percent(at),
               top: handle === 'from' || handle === 'to' ? 0 : 8,
               width: handle === 'from' || handle === 'to' ? 7 : 8,
               height: handle === 'from' || handle === 'to' ? 26 : 10,

@@ -168,7 +168,7 @@ function Row({ move, number, selected, naming, summary, onSelect, onSwitch, onNa
   const on = isOn(move);
   const strength = strengthOf(move);
   const name = move.label ? move.label : kindTitle(move.kind);
-  const details = [move.label ? kindTitle(move.kind).toLowerCase() : '', moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', strength < 100 ? `at ${plain(strength)} %` : '']
+  const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', strength < 100 ? `at ${plain(strength)} %` : '']
     .filter((part) => part !== '')
     .join(' · ');
   return (

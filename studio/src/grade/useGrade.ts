@@ -3,22 +3,21 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, type Grade } from '../api/client';
 import type { Look } from './looks';
 
-export interface Draft {
-  look: Look;
-  /** performance.now() of the input event that made it. */
-  inputAt: number;
-  /** True while a slider is held: the preview may be a draft. */
-  moving: boolean;
-}
+/** Told each look while a control is held, with performance.now() of the input event. */
+export type PreviewListener = (look: Look, inputAt: number) => void;
 
 export interface GradeEditor {
   grade: Grade | undefined;
-  /** What is on the screen: the draft while something moves, else the kept grade. */
+  /** What is on the screen: the last change, even while it is still on its way to the server. */
   look: Look | undefined;
-  draft: Draft | null;
   loadError: unknown;
-  /** Shows a change; with `keep` it becomes a step of undo. */
+  /**
+   * Shows a change; with `keep` it becomes a step of undo. Without, only the photo follows: the
+   * rest of the screen is not drawn anew for every step of a slider.
+   */
   edit: (look: Look, keep: boolean) => void;
+  /** Listens to changes that are shown but not kept; returns how to stop. */
+  onPreview: (listener: PreviewListener) => () => void;
   undo: () => void;
   redo: () => void;
   /** Resolves when everything shown has been kept. */
@@ -33,7 +32,8 @@ export function useGrade(photoId: number, onFailure: (reason: unknown) => void):
   const queries = useQueryClient();
   const key = ['grade', photoId];
   const query = useQuery({ queryKey: key, queryFn: () => api.grade(photoId), staleTime: Infinity });
-  const [draft, setDraft] = useState<Draft | null>(null);
+  const [draft, setDraft] = useState<Look | null>(null);
+  const listeners = useRef(new Set<PreviewListener>());
   const chain = useRef<Promise<void>>(Promise.resolve());
   const pending = useRef(0);
   const photo = useRef(photoId);
@@ -58,7 +58,7 @@ export function useGrade(photoId: number, onFailure: (reason: unknown) => void):
         })
         .finally(() => {
           pending.current--;
-          if (pending.current === 0 && photo.current === photoId) setDraft((now) => (now?.moving ? now : null));
+          if (pending.current === 0 && photo.current === photoId) setDraft(null);
         });
     },
     [photoId, onFailure, queries],
@@ -66,8 +66,13 @@ export function useGrade(photoId: number, onFailure: (reason: unknown) => void):
 
   const edit = useCallback(
     (look: Look, keep: boolean) => {
-      setDraft({ look, inputAt: performance.now(), moving: !keep });
-      if (keep) enqueue((kept) => (JSON.stringify(kept.look) === JSON.stringify(look) ? Promise.resolve(kept) : api.keepGrade(photoId, look, kept.revision)));
+      if (!keep) {
+        const inputAt = performance.now();
+        for (const listener of listeners.current) listener(look, inputAt);
+        return;
+      }
+      setDraft(look);
+      enqueue((kept) => (JSON.stringify(kept.look) === JSON.stringify(look) ? Promise.resolve(kept) : api.keepGrade(photoId, look, kept.revision)));
     },
     [enqueue, photoId],
   );
@@ -84,5 +89,12 @@ export function useGrade(photoId: number, onFailure: (reason: unknown) => void):
 
   const settled = useCallback(() => chain.current, []);
 
-  return { grade: query.data, look: draft?.look ?? query.data?.look, draft, loadError: query.error, edit, undo, redo, settled };
+  const onPreview = useCallback((listener: PreviewListener) => {
+    listeners.current.add(listener);
+    return () => {
+      listeners.current.delete(listener);
+    };
+  }, []);
+
+  return { grade: query.data, look: draft ?? query.data?.look, loadError: query.error, edit, onPreview, undo, redo, settled };
 }

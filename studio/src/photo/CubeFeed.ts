@@ -6,14 +6,14 @@ export const DRAFT_LATTICE = 17;
 export const SETTLED_LATTICE = 33;
 const SETTLE_AFTER_MS = 140;
 /** Two questions at a time keep the server busy without queueing up stale ones. */
-const AT_ONCE = 2;
+const AT_ONCE = 1;
 
 export interface FeedCube {
   nodes: Float32Array;
   size: number;
   settled: boolean;
-  /** Time of the input event it answers, as performance.now(). */
-  askedAt: number;
+  /** performance.now() of the input event it answers; null when it follows none. */
+  askedAt: number | null;
 }
 
 interface Question {
@@ -21,7 +21,7 @@ interface Question {
   watch: number | null;
   lattice: number;
   order: number;
-  askedAt: number;
+  askedAt: number | null;
 }
 
 /**
@@ -41,17 +41,19 @@ export class CubeFeed {
     private readonly onFailure: (reason: unknown) => void,
   ) {}
 
-  /** Shows a grade: at once as a draft, and settled when nothing newer comes for a moment. */
-  show(look: Look, watch: number | null, settleNow: boolean, askedAt: number): void {
+  /** Follows a control that is held: a draft at once, settled when it rests for a moment. */
+  follow(look: Look, watch: number | null, askedAt: number): void {
     window.clearTimeout(this.timer);
-    if (settleNow) {
-      this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt });
-      return;
-    }
     this.ask({ look, watch, lattice: DRAFT_LATTICE, order: ++this.order, askedAt });
     this.timer = window.setTimeout(() => {
-      this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt: performance.now() });
+      this.settle(look, watch);
     }, SETTLE_AFTER_MS);
+  }
+
+  /** Shows a grade as it is kept. */
+  settle(look: Look, watch: number | null): void {
+    window.clearTimeout(this.timer);
+    this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt: null });
   }
 
   /** Drops whatever is under way: it belongs to another photo. */

@@ -1,4 +1,4 @@
-import { fragmentShader, vertexShader } from './shaders';
+import { fragmentShader, vertexShader, type Interpolation } from './shaders';
 
 export type ViewMode = 'result' | 'source' | 'reached' | 'matte';
 const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, source: 1, reached: 2, matte: 3 };
@@ -11,6 +11,14 @@ export interface Rect {
   height: number;
 }
 
+/** Attribute that carries the corners of the unit square. */
+const CORNER = 0;
+
+interface Program {
+  program: WebGLProgram;
+  uniforms: Record<'rect' | 'canvas' | 'part' | 'photo' | 'cube' | 'view' | 'divide', WebGLUniformLocation | null>;
+}
+
 interface Layer {
   texture: WebGLTexture;
   /** The part of the photo the texture holds, 0 to 1. */
@@ -20,25 +28,27 @@ interface Layer {
 /** Draws one photo through a compiled grade with WebGL 2. Holds textures only; knows no grade. */
 export class PhotoRenderer {
   private readonly gl: WebGL2RenderingContext;
-  private readonly program: WebGLProgram;
+  private readonly exact: Program;
+  /** For drafts, where the texture unit can interpolate floats by itself. */
+  private readonly quick: Program;
+  private readonly interpolates: boolean;
   private readonly cube: WebGLTexture;
+  private settled = true;
   private layers: Layer[] = [];
-  private readonly uniforms: Record<'rect' | 'canvas' | 'part' | 'photo' | 'cube' | 'view' | 'divide', WebGLUniformLocation | null>;
 
   constructor(canvas: HTMLCanvasElement) {
     const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false, powerPreference: 'high-performance' });
     if (!gl) throw new Error('This browser cannot show photos here: WebGL 2 is missing or switched off.');
     this.gl = gl;
-    this.program = link(gl);
-    const at = (name: string) => gl.getUniformLocation(this.program, name);
-    this.uniforms = { rect: at('rect'), canvas: at('canvas'), part: at('part'), photo: at('photo'), cube: at('cube'), view: at('view'), divide: at('divide') };
+    this.interpolates = gl.getExtension('OES_texture_float_linear') !== null;
+    this.exact = build(gl, 'tetrahedral');
+    this.quick = this.interpolates ? build(gl, 'trilinear') : this.exact;
     gl.bindBuffer(gl.ARRAY_BUFFER, gl.createBuffer());
     gl.bufferData(gl.ARRAY_BUFFER, new Float32Array([0, 0, 1, 0, 0, 1, 1, 1]), gl.STATIC_DRAW);
-    const corner = gl.getAttribLocation(this.program, 'corner');
-    gl.enableVertexAttribArray(corner);
-    gl.vertexAttribPointer(corner, 2, gl.FLOAT, false, 0, 0);
+    gl.enableVertexAttribArray(CORNER);
+    gl.vertexAttribPointer(CORNER, 2, gl.FLOAT, false, 0, 0);
     this.cube = gl.createTexture();
-    this.setCube(identityCube(), 2);
+    this.setCube(identityCube(), 2, true);
   }
 
   get maxTextureSide(): number {
@@ -59,12 +69,15 @@ export class PhotoRenderer {
   }
 
   /** A compiled grade: size³ × (red, green, blue, weight), red fastest. */
-  setCube(nodes: Float32Array, size: number): void {
+  setCube(nodes: Float32Array, size: number, settled: boolean): void {
     const gl = this.gl;
+    this.settled = settled;
+    const filter = this.interpolates ? gl.LINEAR : gl.NEAREST;
     gl.activeTexture(gl.TEXTURE1);
     gl.bindTexture(gl.TEXTURE_3D, this.cube);
-    gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MIN_FILTER, gl.NEAREST);
-    gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MAG_FILTER, gl.NEAREST);
+    gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MIN_FILTER, filter);
+    gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MAG_FILTER, filter);
+    for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, side, gl.CLAMP_TO_EDGE);
     gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false);
     gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size, 0, gl.RGBA, gl.FLOAT, nodes);
   }
@@ -79,20 +92,21 @@ export class PhotoRenderer {
     gl.viewport(0, 0, width, height);
     gl.clearColor(surround, surround, surround, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    gl.useProgram(this.program);
-    gl.uniform2f(this.uniforms.canvas, width, height);
-    gl.uniform1i(this.uniforms.photo, 0);
-    gl.uniform1i(this.uniforms.cube, 1);
-    gl.uniform1i(this.uniforms.view, VIEW_NUMBER[view]);
-    gl.uniform1f(this.uniforms.divide, divide ?? -1);
-    gl.uniform4f(this.uniforms.part, 0, 0, 1, 1);
+    const { program, uniforms } = this.settled ? this.exact : this.quick;
+    gl.useProgram(program);
+    gl.uniform2f(uniforms.canvas, width, height);
+    gl.uniform1i(uniforms.photo, 0);
+    gl.uniform1i(uniforms.cube, 1);
+    gl.uniform1i(uniforms.view, VIEW_NUMBER[view]);
+    gl.uniform1f(uniforms.divide, divide ?? -1);
+    gl.uniform4f(uniforms.part, 0, 0, 1, 1);
     gl.activeTexture(gl.TEXTURE1);
     gl.bindTexture(gl.TEXTURE_3D, this.cube);
     gl.activeTexture(gl.TEXTURE0);
     for (const { texture, covers } of this.layers) {
       gl.bindTexture(gl.TEXTURE_2D, texture);
       gl.uniform4f(
-        this.uniforms.rect,
+        uniforms.rect,
         place.left + covers.left * place.width,
         place.top + covers.top * place.height,
         covers.width * place.width,
@@ -106,7 +120,8 @@ export class PhotoRenderer {
     for (const layer of this.layers) this.gl.deleteTexture(layer.texture);
     this.layers = [];
     this.gl.deleteTexture(this.cube);
-    this.gl.deleteProgram(this.program);
+    this.gl.deleteProgram(this.exact.program);
+    this.gl.deleteProgram(this.quick.program);
   }
 
   private upload(picture: ImageBitmap, reduces: boolean): WebGLTexture {
@@ -132,11 +147,11 @@ function identityCube(): Float32Array {
   return new Float32Array(nodes);
 }
 
-function link(gl: WebGL2RenderingContext): WebGLProgram {
+function build(gl: WebGL2RenderingContext, how: Interpolation): Program {
   const program = gl.createProgram();
   for (const [kind, source] of [
     [gl.VERTEX_SHADER, vertexShader],
-    [gl.FRAGMENT_SHADER, fragmentShader],
+    [gl.FRAGMENT_SHADER, fragmentShader(how)],
   ] as const) {
     const shader = gl.createShader(kind);
     if (!shader) throw new Error('The graphics driver refused a shader.');
@@ -145,7 +160,12 @@ function link(gl: WebGL2RenderingContext): WebGLProgram {
     if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS)) throw new Error(gl.getShaderInfoLog(shader) ?? 'A shader does not compile.');
     gl.attachShader(program, shader);
   }
+  gl.bindAttribLocation(program, CORNER, 'corner');
   gl.linkProgram(program);
   if (!gl.getProgramParameter(program, gl.LINK_STATUS)) throw new Error(gl.getProgramInfoLog(program) ?? 'The shaders do not link.');
-  return program;
+  const at = (name: string) => gl.getUniformLocation(program, name);
+  return {
+    program,
+    uniforms: { rect: at('rect'), canvas: at('canvas'), part: at('part'), photo: at('photo'), cube: at('cube'), view: at('view'), divide: at('divide') },
+  };
 }

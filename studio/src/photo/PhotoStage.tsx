@@ -2,6 +2,7 @@ import { Alert, Box, Button, CircularProgress, Typography } from '@mui/material'
 import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
 import type { Photo } from '../api/client';
 import type { Look } from '../grade/looks';
+import type { GradeEditor } from '../grade/useGrade';
 import { greys } from '../theme';
 import { CubeFeed, type FeedCube } from './CubeFeed';
 import { PhotoRenderer, type ViewMode } from './PhotoRenderer';
@@ -10,10 +11,8 @@ import { FIT, fitZoom, held, placeOf, zoomAt, type Viewport } from './viewport';
 interface Props {
   photo: Photo;
   look: Look | undefined;
-  /** True while a control is held: a draft may be shown. */
-  moving: boolean;
-  /** performance.now() of the input that made the look. */
-  inputAt: number;
+  /** Changes shown while a control is held. */
+  onPreview: GradeEditor['onPreview'];
   watch: number | null;
   view: ViewMode;
   viewport: Viewport;
@@ -28,8 +27,27 @@ async function bitmapOf(url: string, signal: AbortSignal): Promise<ImageBitmap> 
   return createImageBitmap(await response.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' });
 }
 
+interface Pace {
+  last: number;
+  slow: number;
+  scale: number;
+}
+
+/**
+ * Without a graphics card a frame takes long, and the photo would lag behind the hand. While a
+ * control is held, such a machine draws half as many pixels each way; at rest always all of them.
+ */
+function keepPace(pace: Pace): void {
+  const now = performance.now();
+  const took = now - pace.last;
+  pace.last = now;
+  if (took > 200) return;
+  pace.slow = took > 28 ? pace.slow + 1 : Math.max(0, pace.slow - 1);
+  if (pace.slow >= 3) pace.scale = 0.5;
+}
+
 /** The photo, live through its grade; wheel zooms, dragging pans, a double click toggles 100 %. */
-export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport, onViewport }: Props) {
+export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onViewport }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const renderer = useRef<PhotoRenderer | null>(null);
@@ -37,6 +55,9 @@ export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport
   const scheduled = useRef(0);
   const drag = useRef<{ x: number; y: number } | null>(null);
   const lastAnswered = useRef(0);
+  /** True from the first step of a held control until its settled cube is shown. */
+  const following = useRef(false);
+  const pace = useRef<Pace>({ last: 0, slow: 0, scale: 1 });
   const [state, setState] = useState<'loading' | 'ready' | { error: string }>('loading');
   const [stale, setStale] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -54,7 +75,15 @@ export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport
       scheduled.current = 0;
       const { view: v, viewport: p, size: s, photo: f } = now.current;
       if (!renderer.current || s.width === 0) return;
-      renderer.current.draw(placeOf(p, f, s), v, null, SURROUND);
+      const scale = following.current ? pace.current.scale : 1;
+      const element = canvas.current;
+      if (element && element.width !== Math.round(s.width * scale)) {
+        element.width = Math.round(s.width * scale);
+        element.height = Math.round(s.height * scale);
+      }
+      const place = placeOf(p, f, s);
+      renderer.current.draw({ left: place.left * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale }, v, null, SURROUND);
+      if (following.current) keepPace(pace.current);
       if (lastAnswered.current > 0) {
         // User Timing: from the input event to its frame, for bench/ and for whoever profiles the page.
         performance.measure('tovrin:input-to-frame', { start: lastAnswered.current, end: performance.now() });
@@ -70,10 +99,6 @@ export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport
     const observer = new ResizeObserver(() => {
       const ratio = window.devicePixelRatio;
       const next = { width: Math.max(1, Math.round(box.clientWidth * ratio)), height: Math.max(1, Math.round(box.clientHeight * ratio)) };
-      if (canvas.current) {
-        canvas.current.width = next.width;
-        canvas.current.height = next.height;
-      }
       setSize(next);
     });
     observer.observe(box);
@@ -92,11 +117,12 @@ export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport
     }
     feed.current = new CubeFeed(
       (cube: FeedCube) => {
-        renderer.current?.setCube(cube.nodes, cube.size);
+        renderer.current?.setCube(cube.nodes, cube.size, cube.settled);
         setSettled(cube.settled);
+        following.current = !cube.settled;
         setCubeOf(now.current.photo.id);
         setStale(null);
-        draw(cube.settled ? null : cube.askedAt);
+        draw(cube.askedAt);
       },
       (reason) => {
         setStale(reason instanceof Error ? reason.message : String(reason));
@@ -136,10 +162,17 @@ export function PhotoStage({ photo, look, moving, inputAt, watch, view, viewport
 
   const lookText = look ? JSON.stringify(look) : null;
   useEffect(() => {
-    if (lookText !== null) feed.current?.show(JSON.parse(lookText) as Look, watch, !moving, inputAt);
-    // The time of the input only travels along; it is no reason to ask again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [photo.id, lookText, watch, moving, retry]);
+    if (lookText !== null) feed.current?.settle(JSON.parse(lookText) as Look, watch);
+  }, [photo.id, lookText, watch, retry]);
+
+  useEffect(
+    () =>
+      onPreview((moved, inputAt) => {
+        setSettled(false);
+        feed.current?.follow(moved, watch, inputAt);
+      }),
+    [onPreview, watch],
+  );
 
   useEffect(() => {
     draw(null);

@@ -13,11 +13,43 @@ void main() {
   gl_Position = vec4(p.x * 2.0 - 1.0, 1.0 - p.y * 2.0, 0.0, 1.0);
 }`;
 
-/**
- * Looks each pixel up in the compiled grade, by tetrahedral interpolation as every other consumer
- * of the cube does. No colour is computed here.
- */
-export const fragmentShader = `#version 300 es
+/** How a colour between the nodes of the cube is found. */
+export type Interpolation = 'tetrahedral' | 'trilinear';
+
+// Tetrahedral, as every other consumer of the cube interpolates: between the cell's dark corner, its
+// light corner, and the two corners on the way there along the largest remainders.
+const tetrahedral = `
+vec4 graded(vec3 rgb) {
+  float top = float(textureSize(cube, 0).x - 1);
+  vec3 place = clamp(rgb, 0.0, 1.0) * top;
+  vec3 floorOf = min(floor(place), vec3(top - 1.0));
+  vec3 f = place - floorOf;
+  ivec3 base = ivec3(floorOf);
+  float high = max(max(f.r, f.g), f.b);
+  float low = min(min(f.r, f.g), f.b);
+  float middle = f.r + f.g + f.b - high - low;
+  // One channel counts as the largest and one as the smallest even where they are equal.
+  vec3 largest = step(vec3(high), f);
+  largest.g *= 1.0 - largest.r;
+  largest.b *= (1.0 - largest.r) * (1.0 - largest.g);
+  vec3 smallest = step(f, vec3(low));
+  smallest.g *= 1.0 - smallest.b;
+  smallest.r *= (1.0 - smallest.b) * (1.0 - smallest.g);
+  return (1.0 - high) * texelFetch(cube, base, 0)
+    + (high - middle) * texelFetch(cube, base + ivec3(largest), 0)
+    + (middle - low) * texelFetch(cube, base + ivec3(1) - ivec3(smallest), 0)
+    + low * texelFetch(cube, base + ivec3(1), 0);
+}`;
+
+// Trilinear, by the texture unit: a little coarser and much cheaper where there is no graphics card.
+const trilinear = `
+vec4 graded(vec3 rgb) {
+  float size = float(textureSize(cube, 0).x);
+  return texture(cube, clamp(rgb, 0.0, 1.0) * ((size - 1.0) / size) + 0.5 / size);
+}`;
+
+/** Looks each pixel up in the compiled grade. No colour is computed here. */
+export const fragmentShader = (how: Interpolation): string => `#version 300 es
 precision highp float;
 precision highp sampler3D;
 uniform sampler2D photo;
@@ -27,29 +59,7 @@ uniform float divide;   // left of this share of the canvas the source is shown;
 in vec2 at;
 in float across;
 out vec4 colour;
-
-vec4 graded(vec3 rgb) {
-  int top = textureSize(cube, 0).x - 1;
-  vec3 place = clamp(rgb, 0.0, 1.0) * float(top);
-  ivec3 base = min(ivec3(place), ivec3(top - 1));
-  vec3 f = place - vec3(base);
-  ivec3 first;
-  ivec3 second;
-  vec3 s;               // remainders, largest first
-  if (f.r >= f.g) {
-    if (f.g >= f.b) { first = ivec3(1, 0, 0); second = ivec3(1, 1, 0); s = f.rgb; }
-    else if (f.r >= f.b) { first = ivec3(1, 0, 0); second = ivec3(1, 0, 1); s = f.rbg; }
-    else { first = ivec3(0, 0, 1); second = ivec3(1, 0, 1); s = f.brg; }
-  } else {
-    if (f.b >= f.g) { first = ivec3(0, 0, 1); second = ivec3(0, 1, 1); s = f.bgr; }
-    else if (f.b >= f.r) { first = ivec3(0, 1, 0); second = ivec3(0, 1, 1); s = f.gbr; }
-    else { first = ivec3(0, 1, 0); second = ivec3(1, 1, 0); s = f.grb; }
-  }
-  return (1.0 - s.x) * texelFetch(cube, base, 0)
-    + (s.x - s.y) * texelFetch(cube, base + first, 0)
-    + (s.y - s.z) * texelFetch(cube, base + second, 0)
-    + s.z * texelFetch(cube, base + ivec3(1), 0);
-}
+${how === 'tetrahedral' ? tetrahedral : trilinear}
 
 void main() {
   vec3 rgb = texture(photo, at).rgb;

@@ -127,7 +127,7 @@ interface DeskProps {
 
 function PhotoDesk({ photo, photos, set, onOpenPhoto, onOpenSet, onFailure }: DeskProps) {
   const queries = useQueryClient();
-  const { grade, look, draft, loadError, edit, undo, redo, settled } = useGrade(photo.id, onFailure);
+  const { grade, look, loadError, edit, onPreview, undo, redo, settled } = useGrade(photo.id, onFailure);
   const [choice, setChoice] = useState<Record<number, number>>({});
   const [view, setView] = useState<ViewMode>('result');
   const [before, setBefore] = useState(false);
@@ -271,8 +271,7 @@ function PhotoDesk({ photo, photos, set, onOpenPhoto, onOpenSet, onFailure }: De
           <PhotoStage
             photo={photo}
             look={look}
-            moving={draft?.moving ?? false}
-            inputAt={draft?.inputAt ?? 0}
+            onPreview={onPreview}
             watch={move ? selected : null}
             view={before ? 'source' : view}
             viewport={viewport}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Tovrin\Core\Colour\ColourSpace;
+use Tovrin\Core\Colour\ColourSpaces;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\MoveKinds;
+use Tovrin\Tests\Outside;
+
+/** Dependencies point inwards, and the lists are complete. */
+final class ArchitectureTest extends TestCase
+{
+    public function testTheCoreDependsOnNothingAboveIt(): void
+    {
+        foreach (self::files('core', 'php') as $file) {
+            $code = (string) file_get_contents($file);
+            preg_match_all('/\b(?:use|new|extends|implements)\s+\\\\?((?:Tovrin|Symfony|Doctrine|Psr|Imagick)[\\\\A-Za-z]*)/', $code, $found);
+            foreach ($found[1] as $name) {
+                self::assertStringStartsWith('Tovrin\Core\\', $name, $file);
+            }
+            self::assertDoesNotMatchRegularExpression('/\b(Imagick|FFI|PDO|curl_|fopen|file_put_contents|file_get_contents|\$_(GET|POST|SERVER|ENV)|getenv)\b/', str_replace('FILE', '', $code), "$file does input or output");
+        }
+    }
+
+    public function testTheApplicationKnowsNothingOfTheStudioButItsBuiltFiles(): void
+    {
+        foreach (self::files('src', 'php') as $file) {
+            self::assertStringNotContainsString('studio/src', (string) file_get_contents($file), $file);
+        }
+        foreach ([...self::files('studio/src', 'ts'), ...self::files('studio/src', 'tsx')] as $file) {
+            preg_match_all("/from '((?:\.\.\/)+(?:core|src|tests)\/[^']+)'/", (string) file_get_contents($file), $found);
+            foreach ($found[1] as $import) {
+                self::assertStringEndsWith('core/Format/look.schema.json', $import, "$file reaches past HTTP");
+            }
+        }
+    }
+
+    public function testEverySpaceAndEveryKindOfMoveIsListed(): void
+    {
+        self::assertEqualsCanonicalizing(self::implementing('Colour', ColourSpace::class), ColourSpaces::ALL);
+        self::assertEqualsCanonicalizing(self::implementing('Move', MoveKind::class), MoveKinds::ALL);
+    }
+
+    /** @return list<class-string> */
+    private static function implementing(string $folder, string $interface): array
+    {
+        $classes = [];
+        foreach (self::files('core/'.$folder, 'php') as $file) {
+            $class = 'Tovrin\Core\\'.$folder.'\\'.basename($file, '.php');
+            if (class_exists($class) && is_subclass_of($class, $interface)) {
+                $classes[] = $class;
+            }
+        }
+
+        return $classes;
+    }
+
+    /** @return list<string> */
+    private static function files(string $folder, string $extension): array
+    {
+        $files = [];
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(Outside::root().'/'.$folder, \FilesystemIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof \SplFileInfo && $file->getExtension() === $extension) {
+                $files[] = $file->getPathname();
+            }
+        }
+        self::assertNotSame([], $files);
+
+        return $files;
+    }
+}

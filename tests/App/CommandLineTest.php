@@ -1,0 +1,181 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\Tests\Core\Looks;
+use Tovrin\Tests\Outside;
+
+/** bin/tovrin as it is typed. */
+final class CommandLineTest extends TestCase
+{
+    private static string $scratch;
+
+    public static function setUpBeforeClass(): void
+    {
+        self::$scratch = Outside::scratch();
+        Pictures::colourful(self::path('in.png'));
+        file_put_contents(self::path('look.json'), Looks::json(
+            ['kind' => 'shift', 'reach' => ['hue' => ['from' => 20, 'to' => 120, 'softFrom' => 20, 'softTo' => 20]], 'params' => ['hue' => 40, 'saturation' => -20]],
+            ['kind' => 'selective-colour', 'params' => ['blues' => ['yellow' => 40]]],
+        ));
+    }
+
+    public function testSwatchPrintsJsonAtFullPrecision(): void
+    {
+        $process = self::tovrin(['swatch', '--json', '--look', self::path('look.json'), '#c8922e', '0.1,0.2,0.9']);
+        self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
+        $lines = explode("\n", trim($process->getOutput()));
+        self::assertCount(2, $lines);
+        $first = json_decode($lines[0], true, 8, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($first);
+        self::assertSame(['in', 'out', 'weights'], array_keys($first));
+        self::assertSame([200 / 255, 146 / 255, 46 / 255], $first['in']);
+        self::assertEquals([1.0, 1.0], $first['weights']);
+        self::assertStringContainsString('0.78431372549', $lines[0]);
+        $second = json_decode($lines[1], true, 8, \JSON_THROW_ON_ERROR);
+        self::assertIsArray($second);
+        self::assertEqualsWithDelta([0.0, 1.0], $second['weights'], 1e-9);
+    }
+
+    public function testSwatchReadsStandardInputAndNamesTheBadLine(): void
+    {
+        $good = self::tovrin(['swatch', '--look', self::path('look.json')], "#ffffff\n\n0.5,0.5,0.5\n");
+        self::assertSame(0, $good->getExitCode());
+        self::assertSame(2, substr_count($good->getOutput(), '→'));
+        $bad = self::tovrin(['swatch', '--look', self::path('look.json')], "#ffffff\n0.5,1.5,0.5\n");
+        self::assertSame(2, $bad->getExitCode());
+        self::assertStringContainsString('Line 2', $bad->getErrorOutput());
+        self::assertStringContainsString('0.5,1.5,0.5', $bad->getErrorOutput());
+    }
+
+    public function testRenderAgreesWithSwatch(): void
+    {
+        $process = self::tovrin(['render', self::path('in.png'), '--look', self::path('look.json'), '-o', self::path('out.png')]);
+        self::assertSame(0, $process->getExitCode(), $process->getErrorOutput());
+        $grade = \Tovrin\Core\Format\LookJson::read((string) file_get_contents(self::path('look.json')));
+        $far = 0;
+        for ($i = 0; $i < 400; ++$i) {
+            [$x, $y] = [($i * 37) % 96, ($i * 11) % 64];
+            [$r, $g, $b] = Pictures::pixel(self::path('in.png'), $x, $y);
+            $exact = Looks::through($grade, $r / 255, $g / 255, $b / 255);
+            foreach (Pictures::pixel(self::path('out.png'), $x, $y) as $channel => $value) {
+                $far += abs($value - 255 * $exact[$channel]) > 1.5 ? 1 : 0;
+            }
+        }
+        self::assertLessThan(0.01 * 1200, $far, 'channels more than 1.5/255 off');
+    }
+
+    public function testRenderOfAnEmptyLookIsTheSamePicture(): void
+    {
+        file_put_contents(self::path('empty.json'), Looks::json());
+        self::tovrin(['render', self::path('in.png'), '--look', self::path('empty.json'), '-o', self::path('same.png')])->getOutput();
+        self::assertSame(PictureFile::read(self::path('in.png'), 'in')->data, PictureFile::read(self::path('same.png'), 'same')->data);
+    }
+
+    /** @return iterable<string, array{list<string>, list<string>}> arguments with {scratch} for the folder; parts of the message */
+    public static function mistakes(): iterable
+    {
+        $look = '{scratch}/look.json';
+        yield 'no look' => [['render', '{scratch}/in.png', '-o', '{scratch}/x.png'], ['--look']];
+        yield 'a look that is not there' => [['swatch', '--look', '{scratch}/none.json', '#fff000'], ['none.json']];
+        yield 'a bad look' => [['swatch', '--look', '{scratch}/bad.json', '#fff000'], ['bad.json', 'moves[0].params.hue', '999']];
+        yield 'a bad colour' => [['swatch', '--look', $look, 'reddish'], ['reddish', '#rrggbb']];
+        yield 'no output' => [['cube', '--look', $look], ['-o']];
+        yield 'an unknown output' => [['cube', '--look', $look, '-o', '{scratch}/x.gif'], ['x.gif', '.cube']];
+        yield 'a lattice too fine' => [['cube', '--look', $look, '--lattice', '999', '-o', '{scratch}/x.cube'], ['999', '129']];
+        yield 'a lattice that is none' => [['cube', '--look', $look, '--lattice', 'many', '-o', '{scratch}/x.cube'], ['many']];
+        yield 'a folder that is not there' => [['cube', '--look', $look, '-o', '{scratch}/no/x.cube'], ['x.cube', 'no folder']];
+        yield 'a picture that is not there' => [['render', '{scratch}/none.jpg', '--look', $look, '-o', '{scratch}/x.jpg'], ['none.jpg']];
+        yield 'no picture' => [['render', '{scratch}/look.json', '--look', $look, '-o', '{scratch}/x.jpg'], ['look.json', 'not a JPEG or PNG']];
+        yield 'a JPEG cut short' => [['render', '{scratch}/short.jpg', '--look', $look, '-o', '{scratch}/x.jpg'], ['short.jpg', 'cut short']];
+        yield 'a PNG cut short' => [['render', '{scratch}/short.png', '--look', $look, '-o', '{scratch}/x.jpg'], ['short.png', 'damaged']];
+        yield 'a huge declared size' => [['render', '{scratch}/huge.png', '--look', $look, '-o', '{scratch}/x.jpg'], ['huge.png', '16,000']];
+        yield 'a quality beyond the scale' => [['render', '{scratch}/in.png', '--look', $look, '-o', '{scratch}/x.jpg', '--quality', '101'], ['101']];
+        yield 'an unknown command' => [['polish'], ['polish']];
+    }
+
+    /**
+     * @param list<string> $arguments
+     * @param list<string> $parts
+     */
+    #[DataProvider('mistakes')]
+    public function testMistakesAreNamedAndLeaveNothingBehind(array $arguments, array $parts): void
+    {
+        file_put_contents(self::path('bad.json'), Looks::json(['kind' => 'shift', 'params' => ['hue' => 999]]));
+        $jpeg = PictureFile::encode(PictureFile::read(self::path('in.png'), 'in'), 'jpeg', 90);
+        file_put_contents(self::path('short.jpg'), substr($jpeg, 0, (int) (\strlen($jpeg) * 0.6)));
+        $png = (string) file_get_contents(self::path('in.png'));
+        file_put_contents(self::path('short.png'), substr($png, 0, (int) (\strlen($png) * 0.4)));
+        file_put_contents(self::path('huge.png'), self::hugePng());
+        $before = scandir(self::$scratch);
+        $process = self::tovrin(array_map(static fn (string $a): string => str_replace('{scratch}', self::$scratch, $a), $arguments));
+        self::assertSame(2, $process->getExitCode(), $process->getOutput().$process->getErrorOutput());
+        self::assertSame('', $process->getOutput());
+        foreach ($parts as $part) {
+            self::assertStringContainsString($part, $process->getErrorOutput());
+        }
+        self::assertSame($before, scandir(self::$scratch), 'nothing half-written is left');
+    }
+
+    public function testAFullDiskIsNamedAndLeavesNothing(): void
+    {
+        // /dev/full refuses every byte, as a full disk does.
+        $process = self::tovrin(['cube', '--look', self::path('look.json'), '-o', '/dev/full/x.cube']);
+        self::assertSame(2, $process->getExitCode());
+        $mount = self::path('small');
+        mkdir($mount);
+        if (0 !== (new Process(['mount', '-t', 'tmpfs', '-o', 'size=64k', 'tmpfs', $mount]))->run()) {
+            self::markTestSkipped('No right to mount a small disk here.');
+        }
+        try {
+            $process = self::tovrin(['cube', '--look', self::path('look.json'), '-o', $mount.'/x.cube']);
+            self::assertSame(2, $process->getExitCode());
+            self::assertStringContainsString('disk is full', $process->getErrorOutput());
+            self::assertSame(['.', '..'], scandir($mount));
+        } finally {
+            (new Process(['umount', $mount]))->run();
+        }
+    }
+
+    public function testASecondWorkerSaysSoAndStops(): void
+    {
+        $environment = ['TOVRIN_DATA' => self::path('data')];
+        $first = new Process([Outside::root().'/bin/tovrin', 'work'], null, $environment, null, 60.0);
+        $first->start();
+        $first->waitUntil(static fn (string $type, string $line): bool => str_contains($line, 'Waiting for exports'));
+        $second = new Process([Outside::root().'/bin/tovrin', 'work'], null, $environment, null, 60.0);
+        self::assertSame(2, $second->run());
+        self::assertStringContainsString('already running', $second->getErrorOutput());
+        self::assertStringContainsString((string) $first->getPid(), $second->getErrorOutput());
+        $first->signal(\SIGTERM);
+        self::assertSame(0, $first->wait());
+    }
+
+    private static function path(string $name): string
+    {
+        return self::$scratch.'/'.$name;
+    }
+
+    /** @param list<string> $arguments */
+    private static function tovrin(array $arguments, ?string $input = null): Process
+    {
+        $process = new Process([Outside::root().'/bin/tovrin', ...$arguments], null, null, $input, 120.0);
+        $process->run();
+
+        return $process;
+    }
+
+    /** A PNG whose header says 90,000 × 90,000 pixels. */
+    private static function hugePng(): string
+    {
+        $chunk = static fn (string $type, string $data): string => pack('N', \strlen($data)).$type.$data.pack('N', crc32($type.$data));
+
+        return "\x89PNG\r\n\x1a\n".$chunk('IHDR', pack('NNCCCCC', 90_000, 90_000, 8, 2, 0, 0, 0)).$chunk('IDAT', (string) gzcompress('x')).$chunk('IEND', '');
+    }
+}

@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\Core\Move;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Tests\Core\Looks;
+use Tovrin\Tests\Outside;
+
+final class SelectiveColourTest extends TestCase
+{
+    /** Common practice: under relative, whites have no ink to scale and stay white. */
+    public function testRelativeLeavesPureWhiteWhateverTheWhitesAreSetTo(): void
+    {
+        foreach ([[100, 100, 100, 100], [-100, 50, -30, 80], [0, 0, 0, -100]] as [$c, $m, $y, $k]) {
+            $grade = Looks::of(self::move('relative', ['whites' => ['cyan' => $c, 'magenta' => $m, 'yellow' => $y, 'black' => $k]]));
+            self::assertEqualsWithDelta([1.0, 1.0, 1.0], Looks::through($grade, 1.0, 1.0, 1.0), 1e-6);
+        }
+    }
+
+    /** Common practice: blacks act only while all three channels are below half. */
+    public function testBlacksMoveNothingOnceAChannelIsAtHalf(): void
+    {
+        foreach (['relative', 'absolute'] as $method) {
+            $grade = Looks::of(self::move($method, ['blacks' => ['cyan' => 100, 'magenta' => -60, 'yellow' => 40, 'black' => -80]]));
+            foreach ([[0.5, 0.1, 0.2], [0.0, 0.5, 0.0], [0.2, 0.3, 0.9], [0.5, 0.5, 0.5]] as $colour) {
+                self::assertEqualsWithDelta($colour, Looks::through($grade, ...$colour), 1e-6, $method);
+            }
+            self::assertNotEqualsWithDelta([0.2, 0.2, 0.2], Looks::through($grade, 0.2, 0.2, 0.2), 1e-3, $method);
+        }
+    }
+
+    public function testRedsAndYellowsShareAnOrangeByTheirWeights(): void
+    {
+        // Orange 0.9, 0.6, 0.2: reds weigh max − mid = 0.3, yellows mid − min = 0.4.
+        $orange = [0.9, 0.6, 0.2];
+        $reds = Looks::through(Looks::of(self::move('relative', ['reds' => ['magenta' => 50]])), ...$orange);
+        $yellows = Looks::through(Looks::of(self::move('relative', ['yellows' => ['magenta' => 50]])), ...$orange);
+        $both = Looks::through(Looks::of(self::move('relative', ['reds' => ['magenta' => 50], 'yellows' => ['magenta' => 50]])), ...$orange);
+        // Ink of green is 0.4; half of it, times the weight.
+        self::assertEqualsWithDelta([0.9, 0.6 - 0.4 * 0.5 * 0.3, 0.2], $reds, 1e-6);
+        self::assertEqualsWithDelta([0.9, 0.6 - 0.4 * 0.5 * 0.4, 0.2], $yellows, 1e-6);
+        self::assertEqualsWithDelta([0.9, 0.6 - 0.4 * 0.5 * 0.7, 0.2], $both, 1e-6);
+    }
+
+    public function testBlackCompoundsWithTheOtherInks(): void
+    {
+        // d = (1 + 0.2)(1 + 0.5) − 1 = 0.8 for cyan, 0.5 for the inks that are at rest.
+        $red = Looks::through(Looks::of(self::move('relative', ['reds' => ['cyan' => 20, 'black' => 50]])), 0.9, 0.4, 0.4);
+        $weight = 0.5;
+        self::assertEqualsWithDelta([0.9 - 0.1 * 0.8 * $weight, 0.4 - 0.6 * 0.5 * $weight, 0.4 - 0.6 * 0.5 * $weight], $red, 1e-6);
+    }
+
+    public function testAbsoluteAddsTheSameAmountWithinWhatInkThereCanBe(): void
+    {
+        // Neutral of a mid grey: weight 1; 30 % cyan is taken from red in full, 80 % only as far as red goes.
+        self::assertEqualsWithDelta([0.2, 0.5, 0.5], Looks::through(Looks::of(self::move('absolute', ['neutrals' => ['cyan' => 30]])), 0.5, 0.5, 0.5), 1e-6);
+        self::assertEqualsWithDelta([0.0, 0.5, 0.5], Looks::through(Looks::of(self::move('absolute', ['neutrals' => ['cyan' => 80]])), 0.5, 0.5, 0.5), 1e-6);
+        self::assertEqualsWithDelta([1.0, 0.5, 0.5], Looks::through(Looks::of(self::move('absolute', ['neutrals' => ['cyan' => -80]])), 0.5, 0.5, 0.5), 1e-6);
+    }
+
+    /** @return iterable<string, array{string, array{0: float, 1: float, 2: float}}> */
+    public static function families(): iterable
+    {
+        yield 'reds' => ['reds', [0.8, 0.3, 0.3]];
+        yield 'yellows' => ['yellows', [0.8, 0.8, 0.3]];
+        yield 'greens' => ['greens', [0.3, 0.8, 0.3]];
+        yield 'cyans' => ['cyans', [0.3, 0.8, 0.8]];
+        yield 'blues' => ['blues', [0.3, 0.3, 0.8]];
+        yield 'magentas' => ['magentas', [0.8, 0.3, 0.8]];
+    }
+
+    /** @param array{0: float, 1: float, 2: float} $pure */
+    #[DataProvider('families')]
+    public function testEachHueTargetMovesItsOwnFamilyOnly(string $target, array $pure): void
+    {
+        $grade = Looks::of(self::move('relative', [$target => ['black' => 60]]));
+        foreach (self::families() as [$name, $colour]) {
+            $moved = Looks::through($grade, ...$colour);
+            if ($name === $target) {
+                self::assertLessThan(array_sum($pure) - 0.1, array_sum($moved));
+            } else {
+                self::assertEqualsWithDelta($colour, $moved, 1e-6, "$target moved $name");
+            }
+        }
+    }
+
+    public function testWeightsOfTheNineTargetsSumToOneAtEveryColour(): void
+    {
+        // With the same absolute demand in all nine, each colour changes by that demand exactly.
+        $targets = array_fill_keys(array_keys(SelectiveColour::TARGETS), ['cyan' => 5.0, 'magenta' => 0.0, 'yellow' => 0.0, 'black' => 0.0]);
+        $colours = ColourBlock::of(Srgb::class, array_values(array_filter(Outside::spread(), static fn (array $c): bool => $c[0] >= 0.05)));
+        $out = (new SelectiveColour(false, $targets))->apply($colours);
+        for ($i = 0; $i < $colours->count(); ++$i) {
+            self::assertEqualsWithDelta($colours->a[$i] - 0.05, $out->a[$i], 1e-12);
+            self::assertSame($colours->b[$i], $out->b[$i]);
+        }
+    }
+
+    public function testColoursAlreadyOutOfRangeAreNotThrownFurtherBySettingsAtRest(): void
+    {
+        $targets = ['greens' => ['cyan' => 40.0, 'magenta' => 0.0, 'yellow' => 0.0, 'black' => 0.0]];
+        $wild = ColourBlock::of(Srgb::class, [[1.3, -0.2, 1.1], [-0.4, -0.1, 1.6]]);
+        foreach ([true, false] as $relative) {
+            self::assertEquals($wild, (new SelectiveColour($relative, $targets))->apply($wild));
+        }
+    }
+
+    public function testRefusesAnUnknownTarget(): void
+    {
+        $this->expectException(\InvalidArgumentException::class);
+        new SelectiveColour(true, ['oranges' => ['cyan' => 0.0, 'magenta' => 0.0, 'yellow' => 0.0, 'black' => 0.0]]);
+    }
+
+    /**
+     * @param array<string, array<string, int>> $targets
+     *
+     * @return array<string, mixed>
+     */
+    private static function move(string $method, array $targets): array
+    {
+        return ['kind' => 'selective-colour', 'params' => ['method' => $method] + $targets];
+    }
+}
