@@ -47,7 +47,8 @@ export const theme = createTheme({
     MuiButton: { defaultProps: { size: 'small', color: 'primary' } },
     MuiIconButton: { defaultProps: { size: 'small' } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
-    MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true }, styleOverrides: { tooltip: { fontSize: '0.75rem', maxWidth: 280 } } },
+    // A tip describes; the name of a control is its label.
+    MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true, describeChild: true }, styleOverrides: { tooltip: { fontSize: '0.75rem', maxWidth: 280 } } },
     MuiSlider: {
       defaultProps: { size: 'small', color: 'secondary' },
       styleOverrides: {

@@ -72,14 +72,14 @@ final class PictureFileTest extends TestCase
 
     public function testAnEmbeddedProfileIsConvertedToSrgb(): void
     {
-        // A profile with the primaries of sRGB swapped round: its red is our green, and so on.
+        // A profile with the primaries of sRGB swapped round: its red is our blue, and so on.
         $image = new \Imagick(Pictures::png($this->scratch.'/plain.png', 8, 8, static fn (): array => [250, 5, 5]));
         $image->setImageProfile('icc', self::swappedProfile());
         $image->writeImage('png:'.$this->scratch.'/tagged.png');
         [$r, $g, $b] = Pictures::pixel($this->scratch.'/tagged.png', 4, 4);
-        self::assertGreaterThan(230, $g, 'what the profile calls red is green');
+        self::assertGreaterThan(230, $b, 'what the profile calls red is blue');
         self::assertLessThan(60, $r);
-        self::assertLessThan(60, $b);
+        self::assertLessThan(60, $g);
     }
 
     public function testAOnePixelPictureCanBeReducedAndGraded(): void

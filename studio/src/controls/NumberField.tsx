@@ -1,5 +1,5 @@
 import { InputBase, Tooltip } from '@mui/material';
-import { useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { plain } from '../grade/looks';
 
 interface Props {
@@ -15,6 +15,12 @@ interface Props {
 /** A typed number. Out of range or not a number it says so and changes nothing. */
 export function NumberField({ label, value, min, max, step, unit = '', onChange }: Props) {
   const [text, setText] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const typing = text !== null;
+  // All of it is selected once the unit has gone from the text, so that typing replaces the number.
+  useLayoutEffect(() => {
+    if (typing) input.current?.select();
+  }, [typing]);
   const digits = step < 1 ? Math.ceil(-Math.log10(step)) : 1;
   const parsed = text === null ? value : Number(text.replace('−', '-').replace(',', '.').trim());
   const wrong = text !== null && (text.trim() === '' || !Number.isFinite(parsed) || parsed < min || parsed > max);
@@ -27,9 +33,9 @@ export function NumberField({ label, value, min, max, step, unit = '', onChange 
       <InputBase
         value={text ?? `${plain(value, digits)}${unit === '%' ? '' : unit}`}
         inputProps={{ 'aria-label': `${label}, number`, inputMode: 'decimal', 'aria-invalid': wrong }}
-        onFocus={(event) => {
+        inputRef={input}
+        onFocus={() => {
           setText(plain(value, digits));
-          event.target.select();
         }}
         onChange={(event) => {
           setText(event.target.value);

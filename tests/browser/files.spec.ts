@@ -1,0 +1,99 @@
+import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { file, PHOTOS, root, scratch, Studio, tovrin } from './studio';
+
+test('the set is there, and a photo opens from the strip', async ({ page }) => {
+  const studio = new Studio(page);
+  await page.goto('/');
+  await studio.settled();
+  await expect(page).toHaveURL(/\/sets\/1\/photos\/1$/);
+  await page.getByRole('button', { name: 'planters.jpg' }).click();
+  await expect(page).toHaveURL(/\/photos\/4$/);
+  await studio.settled();
+  await page.keyboard.press('PageDown');
+  await expect(page.getByRole('banner').getByText('tiles.jpg')).toBeVisible();
+});
+
+test('photos are brought in with the picker; what is no picture is named', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  await page.getByLabel('Photo files').setInputFiles([file('shopping list.jpg', 'eggs, milk'), join(root, 'demo/photos/hue-wheel.png')]);
+  await expect(page.getByText('“shopping list.jpg” is not'.replace(/[“”]/g, '"'))).toBeVisible();
+  await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(2);
+  await expect(page.getByRole('banner').getByText('hue-wheel.png')).toBeVisible();
+  await page.getByRole('button', { name: 'Dismiss the message about shopping list.jpg' }).click();
+  await expect(page.getByText('is not a JPEG or PNG')).toHaveCount(0);
+  // Out again.
+  await page.getByRole('button', { name: 'More for this photo' }).click();
+  await page.getByRole('menuitem', { name: 'Remove from the set' }).click();
+  await page.getByRole('button', { name: 'Remove', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(1);
+});
+
+test('photos are brought in by dropping them', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  const bytes = readFileSync(join(root, 'demo/photos/tones-and-hues.png')).toString('base64');
+  const transfer = await page.evaluateHandle((data) => {
+    const files = new DataTransfer();
+    files.items.add(new File([Uint8Array.from(atob(data), (c) => c.charCodeAt(0))], 'dropped.png', { type: 'image/png' }));
+    return files;
+  }, bytes);
+  await page.dispatchEvent('main', 'dragover', { dataTransfer: transfer });
+  await expect(page.getByText('Drop to bring these photos into the set')).toBeVisible();
+  await page.dispatchEvent('main', 'drop', { dataTransfer: transfer });
+  await expect(page.getByRole('banner').getByText('dropped.png')).toBeVisible();
+  await studio.settled();
+});
+
+test('an export from the browser is the picture that the command line makes', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  await page.getByRole('button', { name: 'Deliver' }).click();
+  await page.getByRole('radio', { name: /JPEG/ }).check();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export', exact: true }).click()]);
+  expect(download.suggestedFilename()).toBe('bowl-and-vase.jpg');
+  const delivered = join(scratch, 'delivered.jpg');
+  await download.saveAs(delivered);
+  await expect(page.getByText('Done: bowl-and-vase.jpg is in your downloads.')).toBeVisible();
+
+  const look = file('kept.json', JSON.stringify((await studio.kept(PHOTOS.bowl)).look));
+  const rendered = join(scratch, 'rendered.jpg');
+  tovrin(['render', join(root, 'demo/photos/bowl-and-vase.jpg'), '--look', look, '-o', rendered]);
+  expect(readFileSync(delivered).equals(readFileSync(rendered)), 'byte for byte').toBe(true);
+});
+
+test('the grade itself is delivered as .cube', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bisque);
+  await page.getByRole('button', { name: 'Deliver' }).click();
+  await page.getByRole('radio', { name: /\.cube/ }).check();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export', exact: true }).click()]);
+  const path = join(scratch, 'look.cube');
+  await download.saveAs(path);
+  const text = readFileSync(path, 'utf8');
+  expect(text).toContain('LUT_3D_SIZE 33');
+  expect(text.trim().split('\n').filter((line) => /^\d/.test(line))).toHaveLength(33 ** 3);
+});
+
+test('a new set is empty and says what to do', async ({ page }) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: /Quillhaven/ }).click();
+  await page.getByRole('menuitem', { name: 'New set' }).click();
+  await page.getByLabel(/^Name, for example/).fill('Spring catalogue');
+  await page.getByRole('button', { name: 'Make it' }).click();
+  await expect(page.getByText('This set is empty.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Spring catalogue/ })).toBeVisible();
+});
+
+test('when the server cannot answer, the photo stays and the user is told', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.planters);
+  await page.route('**/api/**', (route) => route.abort());
+  await studio.addMove('Shift');
+  await expect(page.getByText('The server does not answer.').first()).toBeVisible();
+  await page.unroute('**/api/**');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('The photo does not show the last change.')).toHaveCount(0);
+});

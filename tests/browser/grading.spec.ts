@@ -1,0 +1,178 @@
+import { expect, test } from '@playwright/test';
+import { at, differing, distance, exact, PHOTOS, spread, Studio, type Rgb } from './studio';
+
+test('dragging a slider changes the photo many times, and settles on what is exact', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.planters);
+  await studio.view('Source');
+  const source = await studio.pixels();
+  await studio.view('Result');
+  await studio.addMove('Shift');
+  const frames: Awaited<ReturnType<Studio['pixels']>>[] = [];
+  await studio.drag('Hue', 0.5, 0.8, 24, async (step) => {
+    if (step % 6 === 0) frames.push(await studio.pixels());
+  });
+  const painted = await page.evaluate(() => performance.getEntriesByName('tovrin:input-to-frame').length);
+  expect(painted, 'frames drawn for the drag').toBeGreaterThanOrEqual(8);
+  for (let i = 1; i < frames.length; i++) {
+    expect(differing(frames[i - 1]!, frames[i]!, 2), `frame ${String(i)} is another one`).toBeGreaterThan(0.05);
+  }
+  await studio.settled();
+  const result = await studio.pixels();
+  expect(result.width).toBe(source.width);
+
+  const { look } = await studio.kept(PHOTOS.planters);
+  // Points on the photo: the surround has its own grey and is not graded.
+  const points = spread(source, 900).filter(([x, y]) => distance(at(source, x, y), [77, 77, 77]) > 0);
+  expect(points.length).toBeGreaterThan(600);
+  const wanted = exact(look, points.map(([x, y]) => at(source, x, y)));
+  const off = points.filter(([x, y], i) => distance(at(result, x, y), wanted[i] as Rgb) > 2).length;
+  expect(off / points.length, 'share of pixels more than 2/255 off').toBeLessThan(0.01);
+});
+
+test('the photo as it was, while B is held', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  const result = await studio.pixels();
+  await studio.view('Source');
+  const source = await studio.pixels();
+  expect(differing(result, source, 8)).toBeGreaterThan(0.05);
+  await studio.view('Result');
+  await page.keyboard.down('b');
+  await studio.settled();
+  expect(differing(await studio.pixels(), source, 1)).toBeLessThan(0.002);
+  await page.keyboard.up('b');
+  await studio.settled();
+  expect(differing(await studio.pixels(), result, 1)).toBeLessThan(0.002);
+});
+
+test('undo, redo and a reload', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.tiles);
+  const fresh = await studio.pixels();
+  await studio.addMove('Selective colour');
+  await page.getByRole('radio', { name: 'Greens' }).click();
+  await studio.number('Magenta').fill('60');
+  await studio.number('Magenta').press('Enter');
+  await studio.settled();
+  const graded = await studio.pixels();
+  expect(differing(fresh, graded, 4)).toBeGreaterThan(0.2);
+
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('option', { name: /Move 1/ })).toContainText('at rest');
+  await studio.settled();
+  expect(differing(fresh, await studio.pixels(), 1)).toBeLessThan(0.002);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Nothing is changed yet')).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await page.getByRole('button', { name: 'Redo' }).click();
+  await expect(page.getByRole('option', { name: /Move 1/ })).toContainText('greens: magenta +60');
+
+  await page.reload();
+  await studio.settled();
+  await expect(page.getByRole('option', { name: /Move 1/ })).toContainText('greens: magenta +60');
+  await expect(studio.number('Magenta')).toHaveValue('60');
+  expect(differing(graded, await studio.pixels(), 1)).toBeLessThan(0.002);
+  await page.keyboard.press('Control+z');
+  await expect(page.getByRole('option', { name: /Move 1/ })).toContainText('at rest');
+});
+
+test('band mix moves its own band and leaves the others', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.wheel);
+  const before = await studio.pixels();
+  await studio.addMove('Band mix');
+  await page.getByRole('radio', { name: 'Blue', exact: true }).click();
+  await studio.slider('Saturation').getByRole('slider').focus();
+  await page.keyboard.press('Home');
+  await studio.settled();
+  const after = await studio.pixels();
+  const middle: [number, number] = [before.width / 2, before.height / 2];
+  const radius = before.height * 0.32;
+  const spoke = (degrees: number): [number, number] => [middle[0] + radius * Math.sin((degrees * Math.PI) / 180), middle[1] - radius * Math.cos((degrees * Math.PI) / 180)];
+  const [bx, by] = spoke(240);
+  const blue = at(after, bx, by);
+  expect(Math.max(...blue) - Math.min(...blue), 'blue is grey now').toBeLessThan(12);
+  for (const degrees of [0, 60, 120]) {
+    const [x, y] = spoke(degrees);
+    expect(distance(at(before, x, y), at(after, x, y)), `${String(degrees)}° stays`).toBeLessThanOrEqual(1);
+  }
+});
+
+test('what is reached is in colour, the rest in grey', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  await page.getByRole('option', { name: /Teal vase/ }).click();
+  await studio.view('Reached');
+  const shown = await studio.pixels();
+  const colourfulness = (c: Rgb) => Math.max(...c) - Math.min(...c);
+  const place = (u: number, v: number): [number, number] => [14 + (shown.width - 28) * u, 26 + (shown.height - 52) * v];
+  expect(colourfulness(at(shown, ...place(0.65, 0.5))), 'the vase').toBeGreaterThan(40);
+  for (const [u, v] of [[0.1, 0.2], [0.9, 0.1], [0.25, 0.55], [0.1, 0.9], [0.55, 0.75]] as const) {
+    expect(colourfulness(at(shown, ...place(u, v))), `${String(u)}, ${String(v)}`).toBeLessThan(4);
+  }
+  await studio.view('Matte');
+  const matte = await studio.pixels();
+  expect(at(matte, ...place(0.65, 0.5))[0]).toBeGreaterThan(230);
+  expect(at(matte, ...place(0.25, 0.55))[0]).toBeLessThan(10);
+  // Narrowing the reach by hand takes the vase out of it.
+  await page.getByRole('button', { name: /^Reach / }).click();
+  await page.getByRole('textbox', { name: 'Hue, start, number' }).fill('100');
+  await page.getByRole('textbox', { name: 'Hue, start, number' }).press('Enter');
+  await page.getByRole('textbox', { name: 'Hue, end, number' }).fill('120');
+  await page.getByRole('textbox', { name: 'Hue, end, number' }).press('Enter');
+  await studio.settled();
+  await expect.poll(async () => at(await studio.pixels(), ...place(0.65, 0.5))[0]).toBeLessThan(60);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+});
+
+test('a number that cannot be is said so and changes nothing', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  const { revision } = await studio.kept(PHOTOS.bowl);
+  await studio.number('Hue').fill('999');
+  await expect(page.getByText('Hue: a number from −180 to 180')).toBeVisible();
+  await studio.number('Hue').press('Enter');
+  await expect(studio.number('Hue')).toHaveValue('−27°');
+  expect((await studio.kept(PHOTOS.bowl)).revision).toBe(revision);
+});
+
+test('at 100 % photo and screen pixels coincide', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.tones);
+  await page.keyboard.press('z');
+  await expect(page.getByRole('button', { name: 'Zoom' })).toHaveText('100 %');
+  // The patches are 100 by 75 pixels: an edge between two of them is sharp once the full picture is there.
+  await expect
+    .poll(async () => {
+      const shown = await studio.pixels();
+      const row = Array.from({ length: 300 }, (_, i) => at(shown, 200 + i, Math.round(shown.height / 2) + 20));
+      const steps = row.slice(1).map((c, i) => distance(c, row[i] as Rgb));
+      return steps.filter((s) => s > 3).length;
+    })
+    .toBeLessThanOrEqual(8);
+});
+
+test('the ledger by keyboard: order, name, off, remove', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.platter);
+  const first = page.getByRole('option').nth(0);
+  await first.click();
+  await first.focus();
+  await page.keyboard.press('Alt+ArrowDown');
+  await expect(page.getByRole('option').nth(1)).toContainText('Terracotta stain');
+  await page.getByRole('option').nth(1).focus();
+  await page.keyboard.press('F2');
+  await page.getByRole('textbox', { name: 'Name of the move' }).fill('Stain away');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('option').nth(1)).toContainText('Stain away');
+  const graded = await studio.pixels();
+  await page.getByRole('option').nth(1).getByRole('switch').click();
+  await studio.settled();
+  await expect.poll(async () => differing(graded, await studio.pixels(), 3)).toBeGreaterThan(0.02);
+  await page.getByRole('option').nth(1).focus();
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('option')).toHaveCount(1);
+});

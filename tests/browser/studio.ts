@@ -1,0 +1,124 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { PNG } from 'pngjs';
+
+export type Rgb = [number, number, number];
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
+export const scratch = mkdtempSync(join(tmpdir(), 'tovrin-shots-'));
+
+/** Numbers of the demo photos, in the order of demo/set.json. */
+export const PHOTOS = { bowl: 1, bisque: 2, platter: 3, planters: 4, tiles: 5, wheel: 8, tones: 9 } as const;
+
+export function tovrin(args: string[], input?: string): string {
+  return execFileSync(join(root, 'bin/tovrin'), args, { input, encoding: 'utf8', maxBuffer: 1 << 26 });
+}
+
+export function file(name: string, content: string | Buffer): string {
+  const path = join(scratch, name);
+  writeFileSync(path, content);
+  return path;
+}
+
+/** What bin/tovrin swatch makes of 8-bit colours, exactly, out of 255. */
+export function exact(look: unknown, colours: Rgb[]): Rgb[] {
+  const path = file('look.json', JSON.stringify(look));
+  const lines = tovrin(['swatch', '--json', '--look', path], colours.map((c) => c.map((v) => v / 255).join(',')).join('\n'));
+  return lines
+    .trim()
+    .split('\n')
+    .map((line) => (JSON.parse(line) as { out: Rgb }).out.map((v) => v * 255) as Rgb);
+}
+
+export class Studio {
+  readonly canvas: Locator;
+
+  constructor(readonly page: Page) {
+    this.canvas = page.locator('canvas');
+  }
+
+  async open(photo: number): Promise<void> {
+    await this.page.goto(`/sets/1/photos/${String(photo)}`);
+    await this.settled();
+  }
+
+  async settled(): Promise<void> {
+    await expect(this.canvas).toHaveAttribute('data-settled', 'true');
+    // The frame with the settled cube is drawn on the next animation frame.
+    await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+  }
+
+  async view(name: 'Result' | 'Source' | 'Reached' | 'Matte'): Promise<void> {
+    await this.page.getByRole('button', { name, exact: true }).click();
+    await this.settled();
+  }
+
+  /** The pixels on the screen where the canvas is. */
+  async pixels(): Promise<PNG> {
+    // The pointer and focus marks stay out of the picture.
+    return PNG.sync.read(await this.canvas.screenshot());
+  }
+
+  async addMove(title: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Add a move' }).click();
+    await this.page.getByRole('menuitem', { name: new RegExp(`^${title}`) }).click();
+    await expect(this.page.getByRole('region', { name: 'Controls of the move' }).getByText(title, { exact: true }).first()).toBeVisible();
+  }
+
+  slider(name: string): Locator {
+    return this.page.getByRole('region', { name: 'Controls of the move' }).locator('.MuiSlider-root', { has: this.page.getByRole('slider', { name, exact: true }) });
+  }
+
+  number(name: string): Locator {
+    return this.page.getByRole('textbox', { name: `${name}, number`, exact: true });
+  }
+
+  /** Drags a slider with the mouse, calling back after each step. */
+  async drag(name: string, from: number, to: number, steps: number, each: (step: number) => Promise<void> = async () => {}): Promise<void> {
+    const box = await this.slider(name).boundingBox();
+    if (!box) throw new Error(`There is no slider ${name}.`);
+    const at = (share: number) => box.x + box.width * share;
+    const y = box.y + box.height / 2;
+    await this.page.mouse.move(at(from), y);
+    await this.page.mouse.down();
+    for (let step = 1; step <= steps; step++) {
+      await this.page.mouse.move(at(from + ((to - from) * step) / steps), y);
+      await each(step);
+    }
+    await this.page.mouse.up();
+  }
+
+  /** The grade as the server has it. */
+  async kept(photo: number): Promise<{ revision: number; look: { moves: { params?: Record<string, unknown>; label?: string }[] } }> {
+    return (await (await this.page.request.get(`/api/photos/${String(photo)}/grade`)).json()) as never;
+  }
+}
+
+export function at(png: PNG, x: number, y: number): Rgb {
+  const i = (Math.round(y) * png.width + Math.round(x)) * 4;
+  return [png.data[i] ?? 0, png.data[i + 1] ?? 0, png.data[i + 2] ?? 0];
+}
+
+/** Points spread over a picture, away from its margin. */
+export function spread(png: PNG, count: number): [number, number][] {
+  const points: [number, number][] = [];
+  for (let i = 0; i < count; i++) {
+    // Additive recurrence with the plastic number: even, without a grid.
+    points.push([30 + Math.floor(((0.5 + i * 0.7548776662) % 1) * (png.width - 60)), 40 + Math.floor(((0.5 + i * 0.5698402909) % 1) * (png.height - 80))]);
+  }
+  return points;
+}
+
+export function distance(a: Rgb, b: Rgb): number {
+  return Math.max(Math.abs(a[0] - b[0]), Math.abs(a[1] - b[1]), Math.abs(a[2] - b[2]));
+}
+
+/** Share of the points at which two pictures differ by more than a bound. */
+export function differing(a: PNG, b: PNG, bound: number): number {
+  const points = spread(a, 600);
+  return points.filter(([x, y]) => distance(at(a, x, y), at(b, x, y)) > bound).length / points.length;
+}
