@@ -30,14 +30,14 @@ final class Rendering
     public static function picture(string $source, string $name, Grade $grade, string $target, string $format, int $quality, int $lattice, callable $progress): void
     {
         $progress('Reading the photo', 0.02);
+        // While this process reads the photo, another computes the grade.
+        $link = $grade->isAtRest() ? null : new Sideline(static fn (): string => IccDeviceLink::write(Compiler::compile($grade, $lattice), $grade->name));
         $pixels = PictureFile::read($source, $name);
-        $progress('Computing the grade', 0.3);
-        if (!$grade->isAtRest()) {
-            $cube = Compiler::compile($grade, $lattice);
-            $link = IccDeviceLink::write($cube, $grade->name);
-            unset($cube);
+        if (null !== $link) {
+            $progress('Computing the grade', 0.3);
+            $bytes = $link->result();
             $progress('Colouring', 0.4);
-            $pixels = LittleCms::applyLink($link, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
+            $pixels = LittleCms::applyLink($bytes, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
         }
         $progress('Writing the file', 0.7);
         $bytes = PictureFile::encode($pixels, $format, $quality);

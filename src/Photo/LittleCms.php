@@ -32,7 +32,9 @@ final class LittleCms
     private const RELATIVE_COLORIMETRIC = 1;
     private const BLACK_POINT_COMPENSATION = 0x2000;
     private const COPY_ALPHA = 0x04000000;
-    private const NO_CACHE = 0x0040;
+
+    /** How often progress is told; it may cost a look into the database. */
+    private const PIXELS_PER_REPORT = 1_000_000;
 
     private static ?\FFI $library = null;
 
@@ -119,7 +121,7 @@ final class LittleCms
             $format,
             self::PERCEPTUAL,
             // Without a wish LittleCMS would resample the table to 33 nodes a side.
-            self::NO_CACHE | ($lattice & 0xFF) << 16 | ($picture->alpha ? self::COPY_ALPHA : 0),
+            ($lattice & 0xFF) << 16 | ($picture->alpha ? self::COPY_ALPHA : 0),
             $picture->data,
             $picture->bytesPerPixel(),
             $picture->bytesPerPixel(),
@@ -153,18 +155,21 @@ final class LittleCms
         }
         try {
             $total = intdiv(\strlen($pixels), $inBytes);
-            $strip = 1 << 19;
-            $buffer = $lcms->new('char['.max(1, min($strip, $total) * $outBytes).']');
+            // One buffer for everything: growing a string step by step would copy it again and again.
+            $buffer = $lcms->new('char['.max(1, $total * $outBytes).']');
             \assert($buffer instanceof \FFI\CData);
-            $result = '';
-            for ($start = 0; $start < $total; $start += $strip) {
+            // Small enough for the processor's cache, large enough that calls cost nothing.
+            $strip = 1 << 15;
+            for ($start = 0, $next = 0; $start < $total; $start += $strip) {
                 $n = min($strip, $total - $start);
-                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $start * $inBytes, $n * $inBytes), $buffer, $n);
-                $result .= \FFI::string($buffer, max(0, $n * $outBytes));
-                $progress(($start + $n) / $total);
+                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$start * $outBytes]), $n); // @phpstan-ignore argument.type
+                if ($start + $n >= $next) {
+                    $progress(($start + $n) / $total);
+                    $next += self::PIXELS_PER_REPORT;
+                }
             }
 
-            return $result;
+            return \FFI::string($buffer, max(0, $total * $outBytes));
         } finally {
             self::call($lcms, 'cmsDeleteTransform', $transform);
         }

@@ -129,6 +129,7 @@ final class PictureFileTest extends TestCase
     private static function swappedProfile(): string
     {
         $profile = LittleCms::srgbProfile();
+
         // Swap the signatures of the colorant tags in the directory: red's entry gets green's place, and so on.
         // and its name must not say sRGB any more, or it would rightly be taken for that.
         return strtr($profile, ['rXYZ' => 'gXYZ', 'gXYZ' => 'bXYZ', 'bXYZ' => 'rXYZ', "s\0R\0G\0B" => "s\0W\0A\0P"]);

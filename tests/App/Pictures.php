@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\Pixels;
 
 /** Small pictures for tests. */
 final class Pictures

@@ -5,7 +5,7 @@ import type { Look } from '../generated/look';
 export const DRAFT_LATTICE = 17;
 export const SETTLED_LATTICE = 33;
 const SETTLE_AFTER_MS = 140;
-/** Two questions at a time keep the server busy without queueing up stale ones. */
+/** One question at a time: a second would only share the same processor and make both late. */
 const AT_ONCE = 1;
 
 export interface FeedCube {

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Export;
+
+use Tovrin\App\Photo\PictureError;
+
+/**
+ * Work done by a second process while this one goes on; its result is a string.
+ *
+ * The second process is a fork that shares nothing back but its result, and never runs any
+ * clean-up of what it inherited. Where forking is not possible the work is done when its result
+ * is asked for.
+ */
+final class Sideline
+{
+    private const DONE = '+';
+    private const FAILED = '-';
+
+    /** @var resource|null */
+    private $pipe;
+    private int $pid = 0;
+
+    /** @param \Closure(): string $work */
+    public function __construct(private readonly \Closure $work)
+    {
+        $pair = stream_socket_pair(\STREAM_PF_UNIX, \STREAM_SOCK_STREAM, 0);
+        $pid = false === $pair ? -1 : pcntl_fork();
+        if (false === $pair || -1 === $pid) {
+            return;
+        }
+        if (0 === $pid) {
+            pcntl_async_signals(false);
+            try {
+                $answer = self::DONE.($this->work)();
+            } catch (\Throwable $e) {
+                $answer = self::FAILED.$e->getMessage();
+            }
+            for ($sent = 0; $sent < \strlen($answer);) {
+                $n = fwrite($pair[1], 0 === $sent ? $answer : substr($answer, $sent));
+                if (false === $n || 0 === $n) {
+                    break;
+                }
+                $sent += $n;
+            }
+            // Ends without destructors: the database and files belong to the first process.
+            posix_kill((int) getmypid(), \SIGKILL);
+        }
+        fclose($pair[1]);
+        $this->pipe = $pair[0];
+        $this->pid = $pid;
+    }
+
+    public function __destruct()
+    {
+        $this->stop();
+    }
+
+    /**
+     * Waits for the result. May be called once.
+     *
+     * @throws PictureError with the message of whatever went wrong in the work
+     */
+    public function result(): string
+    {
+        if (null === $this->pipe) {
+            return ($this->work)();
+        }
+        $answer = (string) stream_get_contents($this->pipe);
+        $this->stop();
+        if (!str_starts_with($answer, self::DONE)) {
+            throw new PictureError('' === $answer ? 'A helping process ended unexpectedly; perhaps there is too little memory.' : substr($answer, 1));
+        }
+
+        return substr($answer, 1);
+    }
+
+    private function stop(): void
+    {
+        if (null !== $this->pipe) {
+            fclose($this->pipe);
+            $this->pipe = null;
+            posix_kill($this->pid, \SIGKILL);
+            pcntl_waitpid($this->pid, $status);
+        }
+    }
+}
