@@ -48,6 +48,40 @@ final class LookJson
         return new Grade($moves, $look['name'] ?? '');
     }
 
+    /**
+     * Reads a reach by itself, as it stands in a look.
+     *
+     * @param \stdClass $data decoded JSON
+     *
+     * @throws FormatError naming the place and what is allowed there
+     */
+    public static function readReach(\stdClass $data): Reach
+    {
+        self::checkAgainst($data, LookSchema::ID.'#/$defs/reach', 'reach');
+        /** @var array<string, mixed> $reach */
+        $reach = json_decode(json_encode($data, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
+
+        return self::reach($reach, 'reach');
+    }
+
+    /**
+     * A reach as it stands in a look.
+     *
+     * @return array<string, mixed>
+     */
+    public static function reachData(Reach $reach): array
+    {
+        $window = static fn (Window|HueWindow|null $w): ?array => null === $w ? null : ['from' => $w->from, 'to' => $w->to, 'softFrom' => $w->softFrom, 'softTo' => $w->softTo];
+
+        return [
+            'hue' => $window($reach->hue),
+            'chroma' => $window($reach->chroma),
+            'light' => $window($reach->light),
+            'invert' => $reach->invert,
+            'held' => array_map(static fn (HeldColour $held): array => ['colour' => $held->colour, 'radius' => $held->radius], $reach->held),
+        ];
+    }
+
     private static function check(mixed $data): void
     {
         if (!$data instanceof \stdClass) {

@@ -86,4 +86,19 @@ final class HueBands
 
         return [$bands, $weights];
     }
+
+    /**
+     * The bands that hold one hue, the one that holds most of it first.
+     *
+     * @return array<string, float> weight by band, summing to one
+     */
+    public static function holding(float $hue): array
+    {
+        [[$band], [$weight]] = self::locate([$hue]);
+        $names = array_keys(self::NAMES);
+        $held = array_filter([$names[$band] => 1.0 - $weight, $names[($band + 1) % 12] => $weight], static fn (float $w): bool => $w > 0.0005);
+        arsort($held);
+
+        return $held;
+    }
 }

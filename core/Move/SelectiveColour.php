@@ -178,6 +178,33 @@ final readonly class SelectiveColour implements MoveKind
     }
 
     /**
+     * How much of each target is in some colours, on average.
+     *
+     * @param ColourBlock $colours any space, inside the gamut
+     *
+     * @return array<string, float> by target, in the order of TARGETS, summing to one
+     */
+    public static function shares(ColourBlock $colours): array
+    {
+        $rgb = $colours->in(Srgb::class);
+        $sums = array_fill_keys(array_keys(self::TARGETS), 0.0);
+        $n = $rgb->count();
+        for ($i = 0; $i < $n; ++$i) {
+            $channels = $rgb->at($i);
+            $max = max($channels);
+            $min = min($channels);
+            $mid = array_sum($channels) - $max - $min;
+            $sums[self::PRIMARIES[(int) array_search($max, $channels, true)]] += $max - $mid;
+            $sums[self::SECONDARIES[(int) array_search($min, $channels, true)]] += $mid - $min;
+            $sums['whites'] += max(0.0, 2.0 * ($min - 0.5));
+            $sums['blacks'] += max(0.0, 2.0 * (0.5 - $max));
+            $sums['neutrals'] += max(0.0, 1.0 - abs($max - 0.5) - abs($min - 0.5));
+        }
+
+        return array_map(static fn (float $sum): float => $sum / max(1, $n), $sums);
+    }
+
+    /**
      * The demands of some targets: for cyan, magenta and yellow a list with one number a target.
      *
      * @param non-empty-list<string> $names

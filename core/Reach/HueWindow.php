@@ -41,6 +41,19 @@ final readonly class HueWindow
         return 0.0 === $width && $this->to > $this->from ? 360.0 : $width;
     }
 
+    /** The same stretch with its extent and soft edges scaled about its middle. */
+    public function scaled(float $factor): self
+    {
+        $half = min(180.0, $factor * $this->width() / 2);
+        if ($half >= 180.0) {
+            return new self(0.0, 360.0);
+        }
+        $middle = $this->from + $this->width() / 2;
+        $turn = static fn (float $hue): float => round($hue - 360.0 * floor($hue / 360.0), 2);
+
+        return new self($turn($middle - $half), $turn($middle + $half), min(180.0, round($factor * $this->softFrom, 2)), min(180.0, round($factor * $this->softTo, 2)));
+    }
+
     /**
      * Multiplies weights by this window, in place: a hot loop.
      *

@@ -25,6 +25,16 @@ final readonly class Reach
     }
 
     /**
+     * Broader or tighter: every window and its soft edges scaled about its middle.
+     *
+     * @param float $factor above 0; 1 leaves it as it is
+     */
+    public function scaled(float $factor): self
+    {
+        return new self($this->hue?->scaled($factor), $this->chroma?->scaled($factor, 0.5), $this->light?->scaled($factor, 1.0), $this->invert, $this->held);
+    }
+
+    /**
      * The weight of each colour.
      *
      * @return array<int, float> 0 (left alone) … 1 (fully moved)

@@ -24,6 +24,18 @@ final readonly class Window
         }
     }
 
+    /** The same stretch with its extent and soft edges scaled about its middle, kept within 0 and a limit. */
+    public function scaled(float $factor, float $limit): self
+    {
+        $middle = ($this->from + $this->to) / 2;
+        $half = $factor * ($this->to - $this->from) / 2;
+        // An end that lies on the limit of the axis stays there: it means "no end".
+        $from = $this->from <= 0.0 ? 0.0 : max(0.0, $middle - $half);
+        $to = $this->to >= $limit ? $limit : min($limit, $middle + $half);
+
+        return new self(round($from, 4), round($to, 4), round($factor * $this->softFrom, 4), round($factor * $this->softTo, 4));
+    }
+
     /**
      * Multiplies weights by this window, in place: a hot loop.
      *

@@ -35,9 +35,7 @@ final readonly class Digest
         if ($width < 1 || $height < 1 || \strlen($rgb) !== 3 * $width * $height) {
             throw new \InvalidArgumentException(\sprintf('A picture of %d × %d pixels has %d bytes of RGB; there are %d.', $width, $height, 3 * $width * $height, \strlen($rgb)));
         }
-        $share = min(1.0, sqrt(self::TARGET / ($width * $height)));
-        $columns = max(1, (int) round($width * $share));
-        $rows = max(1, (int) round($height * $share));
+        [$columns, $rows] = self::grid($width, $height);
         $bytes = '';
         for ($row = 0; $row < $rows; ++$row) {
             $top = intdiv($row * $height, $rows);
@@ -55,6 +53,18 @@ final readonly class Digest
         }
 
         return new self($bytes);
+    }
+
+    /**
+     * How many samples a picture of a size gets across and down; a small picture gives every pixel once.
+     *
+     * @return array{0: int<1, max>, 1: int<1, max>}
+     */
+    public static function grid(int $width, int $height): array
+    {
+        $share = min(1.0, sqrt(self::TARGET / max(1, $width * $height)));
+
+        return [max(1, (int) round($width * $share)), max(1, (int) round($height * $share))];
     }
 
     public function count(): int

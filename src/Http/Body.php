@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Reach\Reach;
 
 /** Reads JSON bodies of requests. */
 final readonly class Body
@@ -64,6 +65,74 @@ final readonly class Body
         }
 
         return $value;
+    }
+
+    public function number(string $name, float $min, float $max): float
+    {
+        $value = $this->data->{$name} ?? null;
+        if ((!\is_int($value) && !\is_float($value)) || $value < $min || $value > $max) {
+            throw new Problem(422, \sprintf('%s: must be a number from %g to %g.', $name, $min, $max));
+        }
+
+        return (float) $value;
+    }
+
+    /**
+     * A list of objects, each read like a body of its own.
+     *
+     * @return list<self>
+     */
+    public function objects(string $name, int $most): array
+    {
+        $list = $this->data->{$name} ?? null;
+        if (!\is_array($list) || \count($list) > $most) {
+            throw new Problem(422, \sprintf('%s: must be a list of at most %d.', $name, $most));
+        }
+        $bodies = [];
+        foreach (array_values($list) as $index => $item) {
+            if (!$item instanceof \stdClass) {
+                throw new Problem(422, \sprintf('%s[%d]: must be an object.', $name, $index));
+            }
+            $bodies[] = new self($item);
+        }
+
+        return $bodies;
+    }
+
+    /**
+     * A list of points, each a pair of shares of the photo's width and height.
+     *
+     * @return non-empty-list<array{0: float, 1: float}>
+     */
+    public function points(string $name, int $most): array
+    {
+        $points = [];
+        $list = $this->data->{$name} ?? null;
+        foreach (\is_array($list) && \count($list) <= $most ? $list : [] as $point) {
+            if (!\is_array($point) || !isset($point[0], $point[1]) || !is_numeric($point[0]) || !is_numeric($point[1])) {
+                throw new Problem(422, \sprintf('%s: each point is a pair of numbers.', $name));
+            }
+            $points[] = [(float) $point[0], (float) $point[1]];
+        }
+        if ([] === $points) {
+            throw new Problem(422, \sprintf('%s: must be a list of 1 to %d points.', $name, $most));
+        }
+
+        return $points;
+    }
+
+    /** @throws FormatError */
+    public function reach(string $name): ?Reach
+    {
+        $data = $this->data->{$name} ?? null;
+        if (null === $data) {
+            return null;
+        }
+        if (!$data instanceof \stdClass) {
+            throw new Problem(422, \sprintf('%s: must be a reach or null.', $name));
+        }
+
+        return LookJson::readReach($data);
     }
 
     /** The look as text, checked. */

@@ -6,7 +6,7 @@ namespace Tovrin\App\Photo;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,full.jpg,digest} and exports/ID.
+ * thumb.jpg,full.jpg,preview.rgb,digest} and exports/ID.
  */
 final readonly class PhotoStore
 {
@@ -45,6 +45,12 @@ final readonly class PhotoStore
     public function digest(string $key): string
     {
         return $this->photo($key).'/digest';
+    }
+
+    /** The preview's pixels as the browser sees them, raw; made when first needed. */
+    public function raster(string $key): string
+    {
+        return $this->photo($key).'/preview.rgb';
     }
 
     public function export(int $id): string

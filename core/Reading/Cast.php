@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reading;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\LabD50;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Reach\ToneZones;
+
+/**
+ * The colour cast that the nearly grey parts of a photo show in each tone zone.
+ *
+ * An estimate: it takes what is only weakly coloured for grey that a light has tinted (common practice).
+ */
+final readonly class Cast implements \JsonSerializable
+{
+    /** CIELAB chroma up to which a colour passes for neutral; common practice. */
+    public const NEUTRAL = 1.5;
+
+    /** OKLCh chroma below which a colour may be a tinted grey. */
+    private const WEAK = 0.07;
+
+    /**
+     * @param string $zone     a name of ToneZones
+     * @param float  $evidence share of the zone's colours that are weak enough to judge by, 0…1
+     * @param float  $amount   CIELAB chroma of the cast
+     * @param string $lean     the hue it leans to; empty when neutral or without evidence
+     */
+    private function __construct(public string $zone, public float $evidence, public float $amount, public string $lean)
+    {
+    }
+
+    /** @return list<self> for shadows, midtones, highlights */
+    public static function of(ColourBlock $colours): array
+    {
+        $lab = $colours->in(OkLab::class);
+        $zones = (new ToneZones())->weights($lab->a);
+        $casts = [];
+        foreach (ToneZones::NAMES as $z => $zone) {
+            $total = $weak = $sum = $l = $a = $b = 0.0;
+            $n = $lab->count();
+            for ($i = 0; $i < $n; ++$i) {
+                $w = $zones[$z][$i];
+                if ($w <= 0.0) {
+                    continue;
+                }
+                $total += $w;
+                $chroma = sqrt($lab->b[$i] ** 2 + $lab->c[$i] ** 2);
+                if ($chroma < self::WEAK) {
+                    // The weaker the colour, the likelier it is a grey.
+                    $v = $w * (1.0 - $chroma / self::WEAK);
+                    $weak += $w;
+                    $l += $v * $lab->a[$i];
+                    $a += $v * $lab->b[$i];
+                    $b += $v * $lab->c[$i];
+                    $sum += $v;
+                }
+            }
+            if ($sum < 1e-9) {
+                $casts[] = new self($zone, 0.0, 0.0, '');
+            } else {
+                $mean = ColourBlock::one(OkLab::class, $l / $sum, $a / $sum, $b / $sum);
+                [, $p, $q] = $mean->in(LabD50::class)->at(0);
+                $amount = hypot($p, $q);
+                $casts[] = new self($zone, $weak / $total, $amount, $amount < self::NEUTRAL ? '' : ColourName::hue($mean->in(OkLch::class)->at(0)[2]));
+            }
+        }
+
+        return $casts;
+    }
+
+    /** A sentence's end on how neutral a colour is: "neutral", or "leans blue, 6.2" with its CIELAB chroma. */
+    public static function words(ColourBlock $one): string
+    {
+        [, $a, $b] = $one->in(LabD50::class)->at(0);
+        $amount = hypot($a, $b);
+
+        return $amount < self::NEUTRAL ? 'neutral' : \sprintf('leans %s, %.1f', ColourName::hue($one->in(OkLch::class)->at(0)[2]), $amount);
+    }
+
+    /** @return array<string, mixed> */
+    public function jsonSerialize(): array
+    {
+        return ['zone' => $this->zone, 'evidence' => $this->evidence, 'amount' => $this->amount, 'lean' => $this->lean];
+    }
+}

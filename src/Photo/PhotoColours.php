@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
+
+/** A photo's colours for the core to read: its digest, its pots, the pixels of its preview. */
+final readonly class PhotoColours
+{
+    public function __construct(private PhotoStore $store)
+    {
+    }
+
+    public function digest(Photo $photo): Digest
+    {
+        return new Digest((string) @file_get_contents($this->store->digest($photo->storeKey())));
+    }
+
+    /** Samples in a row of the digest. */
+    public function digestColumns(Photo $photo): int
+    {
+        return Digest::grid($photo->previewWidth(), $photo->previewHeight())[0];
+    }
+
+    public function pots(Photo $photo): Pots
+    {
+        return Pots::of($this->digest($photo)->colours());
+    }
+
+    /** The preview's pixels, exactly those the browser shows. */
+    public function raster(Photo $photo): Raster
+    {
+        $path = $this->store->raster($photo->storeKey());
+        $bytes = @file_get_contents($path);
+        if (false === $bytes || \strlen($bytes) !== 3 * $photo->previewWidth() * $photo->previewHeight()) {
+            $pixels = PictureFile::read($this->store->preview($photo->storeKey()), $photo->name());
+            $bytes = $pixels->data;
+            try {
+                AtomicFile::write($path, $bytes);
+            } catch (PictureError) {
+                // Without room for it the preview is decoded anew each time: slower, not wrong.
+            }
+        }
+
+        return new Raster($bytes, $photo->previewWidth(), $photo->previewHeight());
+    }
+}
