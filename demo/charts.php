@@ -19,7 +19,6 @@ use Tovrin\Core\Colour\Srgb;
 $folder = $argv[1] ?? __DIR__.'/photos';
 
 /** @param callable(int, list<int>): ColourBlock $row colours of a row, given its number and the x of each pixel */
-/** @var callable(string, int, int, callable(int, list<int>): ColourBlock): void $draw */
 $draw = static function (string $target, int $width, int $height, callable $row): void {
     $data = '';
     $xs = range(0, $width - 1);
@@ -40,7 +39,8 @@ $draw = static function (string $target, int $width, int $height, callable $row)
 
 // The wheel: hue around, saturation outwards from grey; a ring of lightness steps outside it.
 $side = 1500;
-$draw($folder.'/hue-wheel.png', $side, $side, /** @param list<int> $xs */ static function (int $y, array $xs) use ($side): ColourBlock {
+$draw($folder.'/hue-wheel.png', $side, $side, static function (int $y, array $xs) use ($side): ColourBlock {
+    /** @var list<int> $xs */
     $h = $s = $l = [];
     foreach ($xs as $x) {
         $dx = ($x + 0.5) / $side * 2 - 1;
@@ -65,7 +65,8 @@ $draw($folder.'/hue-wheel.png', $side, $side, /** @param list<int> $xs */ static
 
 // The ramp: continuous and stepped greys on top, then 24 hues at 5 lightnesses and 3 strengths.
 [$width, $height] = [2400, 1500];
-$draw($folder.'/tones-and-hues.png', $width, $height, /** @param list<int> $xs */ static function (int $y, array $xs) use ($width, $height): ColourBlock {
+$draw($folder.'/tones-and-hues.png', $width, $height, static function (int $y, array $xs) use ($width, $height): ColourBlock {
+    /** @var list<int> $xs */
     $band = (int) floor($y / $height * 20);
     if ($band < 4) {
         $v = [];

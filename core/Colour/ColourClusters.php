@@ -200,18 +200,18 @@ final readonly class ColourClusters
                 break;
             }
             $before = $nearest;
-            $sums = array_fill(0, \count($centres), [0.0, 0.0, 0.0, 0.0]);
+            $light = $green = $blue = $counts = array_fill(0, \count($centres), 0.0);
             foreach ($nearest as $i => $j) {
                 [$l, $a, $b, $count] = $cells[$i];
-                $sums[$j][0] += $l * $count;
-                $sums[$j][1] += $a * $count;
-                $sums[$j][2] += $b * $count;
-                $sums[$j][3] += $count;
+                $light[$j] += $l * $count;
+                $green[$j] += $a * $count;
+                $blue[$j] += $b * $count;
+                $counts[$j] += $count;
             }
             $families = [];
-            foreach ($sums as [$l, $a, $b, $count]) {
+            foreach ($counts as $j => $count) {
                 if ($count > 0.0) {
-                    $families[] = [$l / $count, $a / $count, $b / $count, $count];
+                    $families[] = [$light[$j] / $count, $green[$j] / $count, $blue[$j] / $count, $count];
                 }
             }
             $centres = array_map(static fn (array $f): array => [$f[0], $f[1], $f[2]], $families);
@@ -253,6 +253,6 @@ final readonly class ColourClusters
             array_splice($families, $j, 1);
         }
 
-        return array_values($families);
+        return $families;
     }
 }

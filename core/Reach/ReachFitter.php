@@ -361,14 +361,8 @@ final class ReachFitter
         }
         if (null !== $reach->hue && $reach->hue->width() < 360.0) {
             $from = $reach->hue->from;
-            $past = static fn (array $hues): array => array_map(static function (float $h) use ($from): float {
-                $d = $h - $from;
-
-                // Hues a little before the start count as just before it, not as nearly a whole turn after.
-                return $d - 360.0 * floor(($d + 90.0) / 360.0);
-            }, $hues);
-            [$low, $high] = self::range($past($wanted->c), 0.025);
-            [$heldLow, $heldHigh] = self::range($past($held->c), 0.05);
+            [$low, $high] = self::range(self::past($wanted->c, $from), 0.025);
+            [$heldLow, $heldHigh] = self::range(self::past($held->c, $from), 0.05);
             if ($heldHigh > $high) {
                 $soft = max(3.0, min($reach->hue->softTo, 0.7 * ($heldLow - $high)));
                 $candidates[] = self::with($reach, 'hue', new HueWindow($from, self::degree($from + max(0.0, $high) + 0.2 * max(0.0, $heldLow - $high)), $reach->hue->softFrom, round($soft, 1)));
@@ -380,6 +374,23 @@ final class ReachFitter
         }
 
         return $candidates;
+    }
+
+    /**
+     * Hues as degrees past a start; a little before it counts as just before, not as nearly a whole turn after.
+     *
+     * @param array<int, float> $hues
+     *
+     * @return array<int, float>
+     */
+    private static function past(array $hues, float $start): array
+    {
+        $past = [];
+        foreach ($hues as $hue) {
+            $past[] = $hue - $start - 360.0 * floor(($hue - $start + 90.0) / 360.0);
+        }
+
+        return $past;
     }
 
     /** Carves the held colours out that are still caught, as far as that costs few wanted ones; null when it does not help. */

@@ -27,11 +27,12 @@ final readonly class Window
     /** The same stretch with its extent and soft edges scaled about its middle, kept within 0 and a limit. */
     public function scaled(float $factor, float $limit): self
     {
-        $middle = ($this->from + $this->to) / 2;
-        $half = $factor * ($this->to - $this->from) / 2;
         // An end that lies on the limit of the axis stays there: it means "no end".
-        $from = $this->from <= 0.0 ? 0.0 : max(0.0, $middle - $half);
-        $to = $this->to >= $limit ? $limit : min($limit, $middle + $half);
+        $low = $this->from <= 0.0;
+        $high = $this->to >= $limit;
+        $middle = $low ? 0.0 : ($high ? $limit : ($this->from + $this->to) / 2);
+        $from = max(0.0, $middle - $factor * ($middle - $this->from));
+        $to = min($limit, $middle + $factor * ($this->to - $middle));
 
         return new self(round($from, 4), round($to, 4), round($factor * $this->softFrom, 4), round($factor * $this->softTo, 4));
     }

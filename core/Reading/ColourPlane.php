@@ -13,22 +13,41 @@ use Tovrin\Core\Colour\Srgb;
 /** How a photo's colours lie on a plane of two OKLCh axes: counts and mean colour of each cell that is occupied. */
 final readonly class ColourPlane
 {
-    /** The planes: name → axes across and up, as [channel (0 light, 1 chroma, 2 hue), top of the axis, cells]. */
-    public const PLANES = [
-        'hue-chroma' => [[2, 360.0, 120], [1, 0.26, 30]],
-        'hue-light' => [[2, 360.0, 120], [0, 1.0, 30]],
-        'light-chroma' => [[0, 1.0, 120], [1, 0.26, 30]],
-    ];
+    public const COLUMNS = 180;
+    public const ROWS = 36;
 
-    /** @param list<array{0: int, 1: int, 2: int, 3: string}> $cells column, row (0 at the foot), count, mean colour `#rrggbb` */
-    private function __construct(public array $cells)
+    /** The planes: name → the OKLCh channels across and up (0 light, 1 chroma, 2 hue). */
+    public const PLANES = ['hue-chroma' => [2, 1], 'hue-light' => [2, 0], 'light-chroma' => [0, 1]];
+
+    /**
+     * @param float                                                 $chromaTop end of the chroma axis
+     * @param list<array{0: int, 1: int, 2: int, 3: string}> $cells     column, row (0 at the foot), count, mean colour `#rrggbb`
+     */
+    private function __construct(public float $chromaTop, public array $cells)
     {
     }
 
-    /** @param string $plane a key of PLANES */
-    public static function of(ColourBlock $colours, string $plane): self
+    /**
+     * Where a chroma axis had best end for some colours: above nearly all of them.
+     */
+    public static function chromaTop(ColourBlock $colours): float
     {
-        [[$across, $acrossTop, $columns], [$up, $upTop, $rows]] = self::PLANES[$plane];
+        $chromas = $colours->in(OkLch::class)->b;
+        sort($chromas);
+        $most = $chromas[(int) (0.998 * max(0, \count($chromas) - 1))] ?? 0.0;
+
+        return ceil(100.0 * max(0.1, min(0.34, 1.15 * $most))) / 100.0;
+    }
+
+    /** @param string $plane a key of PLANES */
+    public static function of(ColourBlock $colours, string $plane, float $chromaTop): self
+    {
+        [$across, $up] = self::PLANES[$plane];
+        $tops = [1.0, $chromaTop, 360.0];
+        $acrossTop = $tops[$across];
+        $upTop = $tops[$up];
+        $columns = self::COLUMNS;
+        $rows = self::ROWS;
         $lab = $colours->in(OkLab::class);
         $lch = $lab->in(OkLch::class);
         $channels = [$lch->a, $lch->b, $lch->c];
@@ -63,6 +82,6 @@ final readonly class ColourPlane
             $cells[] = [intdiv($key, $rows), $key % $rows, $count, Hex::format(...$rgb->at($k++))];
         }
 
-        return new self($cells);
+        return new self($chromaTop, $cells);
     }
 }

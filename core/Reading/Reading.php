@@ -33,16 +33,16 @@ final readonly class Reading implements \JsonSerializable
     public function jsonSerialize(): array
     {
         $rgb = $this->colour->in(Srgb::class)->at(0);
-        $round = static fn (array $values, int ...$digits): array => array_map(static fn (float $v, int $d): float => round($v, $d), $values, $digits);
         [$h, $s, $l] = $this->colour->in(Hsl::class)->at(0);
         $lch = $this->colour->in(OkLch::class)->at(0);
+        $lab = $this->colour->in(LabD50::class)->at(0);
 
         return [
             'hex' => Hex::format(...$rgb),
             'rgb' => array_map(static fn (float $v): int => (int) round(255 * max(0.0, min(1.0, $v))), $rgb),
             'hsl' => [round($h, 1), round(100 * $s, 1), round(100 * $l, 1)],
-            'lab' => $round($this->colour->in(LabD50::class)->at(0), 1, 1, 1),
-            'oklch' => $round($lch, 3, 4, 1),
+            'lab' => array_map(static fn (float $v): float => round($v, 1), $lab),
+            'oklch' => [round($lch[0], 3), round($lch[1], 4), round($lch[2], 1)],
             'name' => ColourName::of(...$lch),
             'neutrality' => Cast::words($this->colour),
         ];

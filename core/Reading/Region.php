@@ -29,7 +29,6 @@ final readonly class Region
     /**
      * A square around a point.
      *
-     * @param Raster $picture
      * @param int    $side    of the square in pixels, odd
      */
     public static function point(Raster $picture, float $x, float $y, int $side): self

@@ -45,6 +45,8 @@ final readonly class ReadingController
     private const CLICK = 7;
     private const STROKE = 9;
     private const SPOT_LATTICE = 33;
+    /** End of the scope's chroma axis: the most sRGB can show, so that source and result are on one scale. */
+    private const SCOPE_CHROMA = 0.33;
 
     public function __construct(private Sets $sets, private PhotoColours $colours)
     {
@@ -64,13 +66,14 @@ final readonly class ReadingController
             $list[] = ['name' => $pots->name($index), 'colour' => Hex::format(...$one->in(Srgb::class)->at(0)), 'share' => $pots->shares[$index], 'oklch' => $one->in(OkLch::class)->at(0)];
         }
         $planes = [];
-        foreach (ColourPlane::PLANES as $name => [[, , $columns], [, $top, $rows]]) {
-            $planes[$name] = ['columns' => $columns, 'rows' => $rows, 'top' => $top, 'cells' => ColourPlane::of($lab, $name)->cells];
+        $top = ColourPlane::chromaTop($lab);
+        foreach (array_keys(ColourPlane::PLANES) as $name) {
+            $planes[$name] = ColourPlane::of($lab, $name, $top)->cells;
         }
 
         return new JsonResponse([
             'pots' => $list,
-            'planes' => $planes,
+            'planes' => ['columns' => ColourPlane::COLUMNS, 'rows' => ColourPlane::ROWS, 'chromaTop' => $top] + $planes,
             'targets' => SelectiveColour::shares($colours),
             'scopes' => $this->scopes($colours, $photo),
         ]);
@@ -216,7 +219,7 @@ final readonly class ReadingController
             'histogram' => array_combine(Histogram::CHANNELS, $histogram->counts),
             'clipped' => $histogram->clipped(),
             'waveform' => ['columns' => $waveform->columns, 'levels' => Waveform::LEVELS, 'counts' => $waveform->counts],
-            'plane' => ColourPlane::of($colours, 'hue-chroma')->cells,
+            'plane' => ColourPlane::of($colours, 'hue-chroma', self::SCOPE_CHROMA)->cells,
             'casts' => Cast::of($colours),
         ];
     }

@@ -4,46 +4,19 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Opis\JsonSchema\Errors\ErrorFormatter;
-use Opis\JsonSchema\Validator;
-use PHPUnit\Framework\TestCase;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\Response;
 use Tovrin\App\Export\Worker;
-use Tovrin\App\Kernel;
-use Tovrin\App\Server\Database;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Tests\Core\Looks;
-use Tovrin\Tests\Outside;
 
 /** The HTTP interface, against its own description, with a database and files of its own. */
-final class ApiTest extends TestCase
+final class ApiTest extends ApiTestCase
 {
-    private string $data;
-    private Kernel $kernel;
-
-    protected function setUp(): void
-    {
-        $this->data = Outside::scratch();
-        putenv('TOVRIN_DATA='.$this->data);
-        $_ENV['TOVRIN_DATA'] = $_SERVER['TOVRIN_DATA'] = $this->data;
-        $this->kernel = Kernel::booted('test');
-        Database::migrate($this->kernel);
-    }
-
-    protected function tearDown(): void
-    {
-        $this->kernel->shutdown();
-        restore_exception_handler();
-        putenv('TOVRIN_DATA');
-        unset($_ENV['TOVRIN_DATA'], $_SERVER['TOVRIN_DATA']);
-    }
-
     public function testAPhotoIsBroughtInDecodedOnceAndShown(): void
     {
         $photo = $this->photo();
@@ -248,14 +221,6 @@ final class ApiTest extends TestCase
     }
 
     /** @return array<mixed> */
-    private function photo(): array
-    {
-        $this->json('POST', '/api/sets', '/api/sets', '{"name":"A set"}');
-
-        return $this->json('POST', '/api/sets/1/photos?name=colours.png', '/api/sets/{id}/photos', (string) file_get_contents(Pictures::colourful($this->data.'/colours.png')));
-    }
-
-    /** @return array<mixed> */
     private function keep(int $hue, int $basedOn): array
     {
         return $this->json('PUT', '/api/photos/1/grade', '/api/photos/{id}/grade', \sprintf('{"basedOn":%d,"look":%s}', $basedOn, Looks::json(['kind' => 'shift', 'params' => ['hue' => $hue]])));
@@ -274,58 +239,11 @@ final class ApiTest extends TestCase
         return $grade['look']['moves'][0]['params']['hue'] ?? null;
     }
 
-    private function text(mixed $value): string
-    {
-        self::assertIsString($value);
-
-        return $value;
-    }
-
-    private function number(mixed $value): string
-    {
-        self::assertIsInt($value);
-
-        return (string) $value;
-    }
-
     private function worker(): Worker
     {
         $worker = $this->kernel->getContainer()->get(Worker::class);
         self::assertInstanceOf(Worker::class, $worker);
 
         return $worker;
-    }
-
-    private function call(string $method, string $path, string $body = ''): Response
-    {
-        return $this->kernel->handle(Request::create('http://127.0.0.1:7310'.$path, $method, [], [], [], ['HTTP_ORIGIN' => 'http://127.0.0.1:7310'], $body));
-    }
-
-    /**
-     * Calls, and checks status and body against the description of the API.
-     *
-     * @param string $described the path as src/openapi.json writes it
-     *
-     * @return array<mixed>
-     */
-    private function json(string $method, string $path, string $described, string $body = '', ?int $status = null): array
-    {
-        $response = $this->call($method, $path, $body);
-        $content = (string) $response->getContent();
-        $description = json_decode((string) file_get_contents(Outside::root().'/src/openapi.json'), false, 64, \JSON_THROW_ON_ERROR);
-        \assert($description instanceof \stdClass);
-        $answers = $description->paths->{$described}->{strtolower($method)}->responses;
-        $code = (string) $response->getStatusCode();
-        self::assertObjectHasProperty($code, $answers, "$method $path answered $code: $content");
-        self::assertSame((string) ($status ?? array_key_first((array) $answers)), $code, $content);
-        $schema = $answers->{$code}->content->{'application/json'}->schema;
-        $document = json_decode((string) json_encode(['$id' => 'https://tovrin.invalid/answer', 'components' => $description->components, 'allOf' => [$schema]]), false, 64, \JSON_THROW_ON_ERROR);
-        \assert($document instanceof \stdClass);
-        $error = (new Validator())->validate(json_decode($content, false, 64, \JSON_THROW_ON_ERROR), $document)->error();
-        self::assertNull($error, null === $error ? '' : "$method $path: ".json_encode((new ErrorFormatter())->format($error)));
-        $decoded = json_decode($content, true, 64, \JSON_THROW_ON_ERROR);
-        self::assertIsArray($decoded);
-
-        return $decoded;
     }
 }

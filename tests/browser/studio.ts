@@ -38,7 +38,7 @@ export class Studio {
   readonly canvas: Locator;
 
   constructor(readonly page: Page) {
-    this.canvas = page.locator('canvas');
+    this.canvas = page.locator('canvas[data-settled]');
   }
 
   async open(photo: number): Promise<void> {
@@ -52,7 +52,7 @@ export class Studio {
     await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   }
 
-  async view(name: 'Result' | 'Source' | 'Reached' | 'Matte'): Promise<void> {
+  async view(name: 'Result' | 'Source' | 'Split' | 'Reached' | 'Matte' | 'Tone' | 'Colour' | 'Clipped'): Promise<void> {
     await this.page.getByRole('button', { name, exact: true }).click();
     await this.settled();
   }
@@ -66,6 +66,8 @@ export class Studio {
   async addMove(title: string): Promise<void> {
     await this.page.getByRole('button', { name: 'Add a move' }).click();
     await this.page.getByRole('menuitem', { name: new RegExp(`^${title}`) }).click();
+    // Until it is gone, the menu would catch the mouse.
+    await expect(this.page.getByRole('menu')).toHaveCount(0);
     await expect(this.page.getByRole('region', { name: 'Controls of the move' }).getByText(title, { exact: true }).first()).toBeVisible();
   }
 
@@ -90,6 +92,42 @@ export class Studio {
       await each(step);
     }
     await this.page.mouse.up();
+  }
+
+  /** A place of the photo, as shares of its width and height, in pixels of the page; for a photo shown whole. */
+  async place(u: number, v: number, photo: { width: number; height: number } = { width: 3000, height: 2000 }): Promise<[number, number]> {
+    const box = await this.canvas.boundingBox();
+    if (!box) throw new Error('There is no photo.');
+    const scale = Math.min((box.width - 28) / photo.width, (box.height - 28) / photo.height);
+    return [box.x + box.width / 2 + (u - 0.5) * photo.width * scale, box.y + box.height / 2 + (v - 0.5) * photo.height * scale];
+  }
+
+  /** The same place in pixels of a picture of the canvas. */
+  async onCanvas(u: number, v: number): Promise<[number, number]> {
+    const [x, y] = await this.place(u, v);
+    const box = await this.canvas.boundingBox();
+    return [x - (box?.x ?? 0), y - (box?.y ?? 0)];
+  }
+
+  async tool(name: string): Promise<void> {
+    await this.page.getByRole('group', { name: 'Tool' }).getByRole('button', { name, exact: true }).click();
+  }
+
+  /** Draws a stroke on the photo with the mouse, and waits until its answer has been kept. */
+  async stroke(points: [number, number][], path = '/reach'): Promise<void> {
+    const places = [];
+    for (const [u, v] of points) places.push(await this.place(u, v));
+    const answered = this.page.waitForResponse((response) => response.url().endsWith(path));
+    const kept = this.page.waitForResponse((response) => response.url().endsWith('/grade') && response.request().method() === 'PUT');
+    const [first] = places;
+    if (!first) throw new Error('A stroke needs a point.');
+    await this.page.mouse.move(...first);
+    await this.page.mouse.down();
+    for (const place of places.slice(1)) await this.page.mouse.move(...place, { steps: 10 });
+    await this.page.mouse.up();
+    await answered;
+    await kept;
+    await this.settled();
   }
 
   /** The grade as the server has it. */

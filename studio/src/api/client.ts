@@ -1,6 +1,6 @@
 import createClient from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
-import type { Look } from '../generated/look';
+import type { Look, Reach } from '../generated/look';
 
 export type Photo = components['schemas']['Photo'];
 export type PhotoSet = components['schemas']['Set'];
@@ -9,6 +9,19 @@ export type MoveSummary = components['schemas']['MoveSummary'];
 export type ExportJob = components['schemas']['Export'];
 export type ExportFormat = ExportJob['format'];
 export type Grade = Omit<components['schemas']['Grade'], 'look'> & { look: Look };
+
+export type Source = components['schemas']['Source'];
+export type Readings = components['schemas']['Readings'];
+export type Scopes = components['schemas']['Scopes'];
+export type ProbeReading = components['schemas']['ProbeReading'];
+export type Sample = components['schemas']['Sample'];
+export type Fit = Omit<components['schemas']['Fit'], 'reach'> & { reach: Reach | null };
+/** A place on the photo: shares of its width and height, and the side of the square read there in pixels of the preview. */
+export interface ProbePoint {
+  x: number;
+  y: number;
+  size: number;
+}
 
 /** A failure the user can read: what is wrong and what to do. */
 export class Failure extends Error {
@@ -48,6 +61,7 @@ function problemText(error: unknown): string {
 // The description of the API leaves the look to its own schema; its type joins here.
 const asApiLook = (look: Look) => look as unknown as components['schemas']['Look'];
 const asGrade = (grade: components['schemas']['Grade']) => grade as unknown as Grade;
+const asFit = (fit: components['schemas']['Fit']) => fit as unknown as Fit;
 
 export const api = {
   sets: () => take(client.GET('/api/sets')),
@@ -66,6 +80,18 @@ export const api = {
     take(client.POST('/api/photos/{id}/summary', { params: { path: { id } }, body: { look: asApiLook(look) } })),
   cube: (look: Look, lattice: number, watch: number | null, signal?: AbortSignal) =>
     take(client.POST('/api/cube', { body: { look: asApiLook(look), lattice, watch }, parseAs: 'arrayBuffer', signal })) as unknown as Promise<ArrayBuffer>,
+  // Fixed-length lists lose their form in the client's own types.
+  source: (id: number) => take(client.GET('/api/photos/{id}/source', { params: { path: { id } } })) as unknown as Promise<Source>,
+  readings: (id: number, look: Look, watch: number | null) =>
+    take(client.POST('/api/photos/{id}/readings', { params: { path: { id } }, body: { look: asApiLook(look), watch } })) as unknown as Promise<Readings>,
+  probes: (id: number, look: Look, watch: number | null, points: ProbePoint[], signal?: AbortSignal) =>
+    take(client.POST('/api/photos/{id}/probes', { params: { path: { id } }, body: { look: asApiLook(look), watch, points }, signal })),
+  reachFrom: async (id: number, base: Reach | null, samples: Sample[]) =>
+    asFit(await take(client.POST('/api/photos/{id}/reach', { params: { path: { id } }, body: { base: base as never, samples } }))),
+  potReach: async (id: number, pot: number) => asFit(await take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } }))),
+  spot: async (id: number, pot: number) =>
+    new Uint8Array(await (take(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
+  scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach: reach as never, factor } }))) as Reach,
   startExport: (photoId: number, format: ExportFormat, quality: number, lattice: number) =>
     take(client.POST('/api/exports', { body: { photoId, format, quality, lattice } })),
   export: (id: number) => take(client.GET('/api/exports/{id}', { params: { path: { id } } })),

@@ -967,6 +967,431 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/photos/{id}/source": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the photo holds: pots, planes, scopes */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Source"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a grade makes of the photo */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        look: components["schemas"]["Look"];
+                        watch: number | null;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Readings"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/probes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Colours at points, before and after */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        look: components["schemas"]["Look"];
+                        watch: number | null;
+                        points: {
+                            x: number;
+                            y: number;
+                            size: number;
+                        }[];
+                    };
+                };
+            };
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": (components["schemas"]["ProbeReading"] | null)[];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A reach from samples */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        base: components["schemas"]["Reach"] | null;
+                        samples: components["schemas"]["Sample"][];
+                    };
+                };
+            };
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Fit"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/pots/{pot}/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A reach around a pot */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    pot: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Fit"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/pots/{pot}/spot": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a pot lies: a 33-lattice of 8-bit weights, red fastest */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    pot: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/octet-stream": string;
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reach/scaled": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A reach made broader or tighter */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        reach: components["schemas"]["Reach"] | null;
+                        factor: number;
+                    };
+                };
+            };
+            responses: {
+                /** @description Done. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Reach"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1028,6 +1453,146 @@ export interface components {
             progress: number;
             error: string | null;
             fileUrl: string | null;
+        };
+        /** @description A reach as in a look; its own schema is core/Format/look.schema.json. */
+        Reach: Record<string, never>;
+        /** @description One colour in figures and words. */
+        Reading: {
+            hex: string;
+            /** @description 8-bit sRGB. */
+            rgb: number[];
+            /** @description Degrees, per cent, per cent. */
+            hsl: number[];
+            /** @description CIELAB, D50. */
+            lab: number[];
+            /** @description L 0 to 1, C, degrees. */
+            oklch: number[];
+            /** @description Plain words. */
+            name: string;
+            /** @description "neutral", or "leans blue, 6.2". */
+            neutrality: string;
+        };
+        ProbeReading: {
+            before: components["schemas"]["Reading"];
+            after: components["schemas"]["Reading"];
+            /** @description CIEDE2000 between the two. */
+            deltaE: number;
+            /** @description Which hue bands hold the colour, the one with most first. */
+            bands: {
+                [key: string]: number;
+            };
+            /** @description How much of each target of selective colour is in it. */
+            targets: {
+                [key: string]: number;
+            };
+            /** @description How far the watched move reaches it, 0 to 1. */
+            weight: number | null;
+            /** @description A part of the square lay outside the photo. */
+            cut: boolean;
+        };
+        /** @description One of the photo's own colour families. */
+        Pot: {
+            name: string;
+            colour: string;
+            /** @description Of the picture, 0 to 1. */
+            share: number;
+            oklch: number[];
+        };
+        Cast: {
+            zone: string;
+            /** @description Share of the zone that is weak enough in colour to judge by. */
+            evidence: number;
+            /** @description CIELAB chroma. */
+            amount: number;
+            /** @description The hue; empty when neutral. */
+            lean: string;
+        };
+        /** @description Column, row from the foot, count, mean colour. */
+        PlaneCell: [
+            number,
+            number,
+            number,
+            string
+        ];
+        Scopes: {
+            histogram: {
+                light: number[];
+                red: number[];
+                green: number[];
+                blue: number[];
+            };
+            clipped: {
+                red: {
+                    low: number;
+                    high: number;
+                };
+                green: {
+                    low: number;
+                    high: number;
+                };
+                blue: {
+                    low: number;
+                    high: number;
+                };
+            };
+            waveform: {
+                columns: number;
+                levels: number;
+                /** @description Red, green, blue, light. */
+                counts: number[][];
+            };
+            plane: components["schemas"]["PlaneCell"][];
+            casts: components["schemas"]["Cast"][];
+        };
+        /** @description What a photo holds before anything is done to it. */
+        Source: {
+            pots: components["schemas"]["Pot"][];
+            planes: {
+                columns: number;
+                rows: number;
+                /** @description End of the chroma axis for this photo. */
+                chromaTop: number;
+                "hue-chroma": components["schemas"]["PlaneCell"][];
+                "hue-light": components["schemas"]["PlaneCell"][];
+                "light-chroma": components["schemas"]["PlaneCell"][];
+            };
+            targets: {
+                [key: string]: number;
+            };
+            scopes: components["schemas"]["Scopes"];
+        };
+        /** @description What a grade makes of a photo. */
+        Readings: {
+            pots: {
+                after: string;
+                /** @description CIEDE2000. */
+                difference: number;
+            }[];
+            reached: number | null;
+            spill: {
+                pot: number;
+                /** @description Share of the pot. */
+                reached: number;
+                /** @description Share of the picture. */
+                share: number;
+            }[];
+            scopes: components["schemas"]["Scopes"];
+        };
+        Sample: {
+            /** @enum {string} */
+            as: "wanted" | "held";
+            /** @enum {string} */
+            shape: "point" | "path" | "box";
+            /** @description Shares of width and height. */
+            points: number[][];
+        };
+        /** @description A reach made from samples, and how well it does. */
+        Fit: {
+            reach: components["schemas"]["Reach"] | null;
+            wanted: number | null;
+            held: number | null;
+            overlap: number;
+            words: string[];
         };
     };
     responses: never;

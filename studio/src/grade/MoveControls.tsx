@@ -1,9 +1,11 @@
 import ExpandIcon from '@mui/icons-material/ExpandMore';
 import { Box, ButtonBase, Collapse, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { MoveSummary } from '../api/client';
+import type { ProbeReading, Readings, Source } from '../api/client';
+import { SpillList } from '../choose/SpillList';
 import { ValueSlider } from '../controls/ValueSlider';
 import { panelOf } from '../panels';
+import { percent } from '../pots/PotsPanel';
 import type { PanelProps } from '../panels/panel';
 import { greys } from '../theme';
 import { kindHelp, kindTitle, strengthOf, withField, type Move, type MoveKind } from './looks';
@@ -11,12 +13,16 @@ import { ReachEditor, reachWords } from './ReachEditor';
 
 interface Props {
   move: Move;
-  summary: MoveSummary | undefined;
+  source: Source | undefined;
+  readings: Readings | undefined;
+  pointed: ProbeReading | null;
   onChange: (move: Move, keep: boolean) => void;
+  onPointPot: (pot: number | null) => void;
+  onFailure: (reason: unknown) => void;
 }
 
 /** The controls of the move at hand: its own, its strength, and what it reaches. */
-export function MoveControls({ move, summary, onChange }: Props) {
+export function MoveControls({ move, source, readings, pointed, onChange, onPointPot, onFailure }: Props) {
   const [reachOpen, setReachOpen] = useState(false);
   const Controls = panelOf(move).Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
   return (
@@ -25,7 +31,7 @@ export function MoveControls({ move, summary, onChange }: Props) {
       <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
         {kindHelp(move.kind)}
       </Typography>
-      <Controls move={move as never} onChange={onChange} />
+      <Controls move={move as never} onChange={onChange} pointed={pointed} />
       <Box sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
         <ValueSlider
           label="Strength of the move"
@@ -52,20 +58,26 @@ export function MoveControls({ move, summary, onChange }: Props) {
         <Typography variant="caption" noWrap sx={{ flex: 1 }}>
           {reachWords(move.reach)}
         </Typography>
-        {summary && (
+        {readings && readings.reached !== null && (
           <Typography variant="caption" sx={{ flex: 'none' }} title="Share of the picture that the reach takes in">
-            {(summary.reached * 100).toFixed(summary.reached < 0.1 ? 1 : 0)} % of the photo
+            {percent(readings.reached)} of the photo
           </Typography>
         )}
       </ButtonBase>
       <Collapse in={reachOpen}>
         <ReachEditor
           reach={move.reach ?? null}
+          reads={move.reads ?? 'source'}
           onChange={(reach, keep) => {
             onChange(withField(move, { reach }), keep);
           }}
+          onReads={(reads) => {
+            onChange(withField(move, { reads }), true);
+          }}
+          onFailure={onFailure}
         />
       </Collapse>
+      {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}
     </Box>
   );
 }

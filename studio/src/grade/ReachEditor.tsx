@@ -1,33 +1,41 @@
-import { Box, FormControlLabel, Switch, Typography } from '@mui/material';
-import { WindowStrip } from '../controls/WindowStrip';
-import type { Reach } from './looks';
+import CloseIcon from '@mui/icons-material/Close';
+import { Box, ButtonBase, FormControlLabel, Slider, Switch, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
+import { useRef, useState } from 'react';
+import { api } from '../api/client';
+import { AXES } from '../bench/axes';
+import { WindowStrip } from './WindowStrip';
+import type { Move, Reach } from './looks';
 
 interface Props {
   reach: Reach | null;
+  reads: NonNullable<Move['reads']>;
   onChange: (reach: Reach | null, keep: boolean) => void;
+  onReads: (reads: NonNullable<Move['reads']>) => void;
+  onFailure: (reason: unknown) => void;
 }
 
 const hueAxis = `linear-gradient(90deg, ${Array.from({ length: 25 }, (_, i) => `oklch(0.68 0.11 ${String(i * 15)})`).join(', ')})`;
+const CHROMA = { ...AXES.chroma, max: 0.4, step: 0.005 };
 
-/** Which colours a move acts on: stretches of hue, strength and lightness, each with soft edges. */
-export function ReachEditor({ reach, onChange }: Props) {
+/** Which colours a move acts on: stretches of hue, strength and lightness, each with soft edges, less the held colours. */
+export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Props) {
   const now: Reach = reach ?? {};
   const change = (part: Partial<Reach>, keep: boolean) => {
     const next = { ...now, ...part };
     const everything = !next.hue && !next.chroma && !next.light && !next.invert && (next.held ?? []).length === 0;
     onChange(everything ? null : next, keep);
   };
+  const held = now.held ?? [];
   return (
     <Box>
+      {(now.hue ?? now.chroma ?? now.light) && <Breadth reach={now} onChange={onChange} onFailure={onFailure} />}
       <WindowStrip
         label="Hue"
         whole="every hue"
         value={now.hue ?? null}
         start={{ from: 60, to: 100, softFrom: 15, softTo: 15 }}
-        max={360}
-        step={1}
+        axis={AXES.hue}
         unit="°"
-        circular
         background={hueAxis}
         onChange={(hue, keep) => {
           change({ hue }, keep);
@@ -38,10 +46,8 @@ export function ReachEditor({ reach, onChange }: Props) {
         whole="dull to vivid"
         value={now.chroma ?? null}
         start={{ from: 0.06, to: 0.4, softFrom: 0.03, softTo: 0 }}
-        max={0.4}
-        step={0.005}
+        axis={CHROMA}
         unit=""
-        circular={false}
         background="linear-gradient(90deg, oklch(0.65 0 60), oklch(0.65 0.16 60))"
         onChange={(chroma, keep) => {
           change({ chroma }, keep);
@@ -52,38 +58,103 @@ export function ReachEditor({ reach, onChange }: Props) {
         whole="dark to light"
         value={now.light ?? null}
         start={{ from: 0.3, to: 1, softFrom: 0.15, softTo: 0 }}
-        max={1}
-        step={0.01}
+        axis={AXES.light}
         unit=""
-        circular={false}
         background="linear-gradient(90deg in oklab, #000, #fff)"
         onChange={(light, keep) => {
           change({ light }, keep);
         }}
       />
-      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between' }}>
-        <FormControlLabel
-          control={
-            <Switch
-              size="small"
-              checked={now.invert ?? false}
-              onChange={(_, invert) => {
-                change({ invert }, true);
-              }}
-            />
-          }
-          label={<Typography variant="body2">Everything else instead</Typography>}
-          sx={{ ml: 0 }}
-        />
-        {(now.held ?? []).length > 0 && (
-          <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }} aria-label="Held colours">
-            <Typography variant="caption">holds</Typography>
-            {(now.held ?? []).map((held, i) => (
-              <Box key={i} title={`${held.colour}, radius ${String(held.radius)}`} sx={{ width: 16, height: 16, bgcolor: held.colour, borderRadius: 0.5 }} />
-            ))}
-          </Box>
-        )}
+      {held.length > 0 && (
+        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, py: 0.25 }} role="list" aria-label="Held colours">
+          <Typography variant="body2">Holds</Typography>
+          {held.map((one, i) => (
+            <Tooltip key={i} title={`${one.colour}, held within ${String(one.radius)} OKLab. Click to let it go.`}>
+              <ButtonBase
+                role="listitem"
+                aria-label={`Let go of ${one.colour}`}
+                onClick={() => {
+                  change({ held: held.filter((_, j) => j !== i) }, true);
+                }}
+                sx={{ width: 20, height: 20, bgcolor: one.colour, borderRadius: 0.5, border: '1px solid #222', color: '#fff', '& svg': { opacity: 0, fontSize: 14 }, '&:hover svg, &:focus-visible svg': { opacity: 1 } }}
+              >
+                <CloseIcon sx={{ filter: 'drop-shadow(0 0 1px #000)' }} />
+              </ButtonBase>
+            </Tooltip>
+          ))}
+        </Box>
+      )}
+      <FormControlLabel
+        control={
+          <Switch
+            size="small"
+            checked={now.invert ?? false}
+            onChange={(_, invert) => {
+              change({ invert }, true);
+            }}
+          />
+        }
+        label={<Typography variant="body2">Everything else instead</Typography>}
+        sx={{ ml: 0 }}
+      />
+      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', py: 0.25 }}>
+        <Tooltip placement="left" title="“Source”: the photo’s own colour decides, so that moves on two colours never chase each other. “Running”: the colour that the moves above have made decides.">
+          <Typography variant="body2">Reads from</Typography>
+        </Tooltip>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={reads}
+          aria-label="Reads from"
+          onChange={(_, next: NonNullable<Move['reads']> | null) => {
+            if (next) onReads(next);
+          }}
+        >
+          <ToggleButton value="source">Source</ToggleButton>
+          <ToggleButton value="running">Running</ToggleButton>
+        </ToggleButtonGroup>
       </Box>
+    </Box>
+  );
+}
+
+/** Tight to broad: all windows of the reach at once, from where they stand. */
+function Breadth({ reach, onChange, onFailure }: { reach: Reach; onChange: Props['onChange']; onFailure: Props['onFailure'] }) {
+  const [value, setValue] = useState(0);
+  const start = useRef<Reach | null>(null);
+  const asked = useRef(0);
+  const follow = (next: number, keep: boolean) => {
+    start.current ??= reach;
+    setValue(keep ? 0 : next);
+    const order = ++asked.current;
+    const from = start.current;
+    if (keep) start.current = null;
+    api
+      .scaledReach(from, 2 ** (next / 50))
+      .then((scaled) => {
+        // The newest wins; a stale answer of the drag is dropped.
+        if (order === asked.current) onChange(scaled, keep);
+      })
+      .catch(onFailure);
+  };
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, pr: 0.75 }}>
+      <Typography variant="caption">tighter</Typography>
+      <Slider
+        aria-label="Tighter or broader"
+        value={value}
+        min={-100}
+        max={100}
+        track={false}
+        marks={[{ value: 0 }]}
+        onChange={(_, next) => {
+          follow(next as number, false);
+        }}
+        onChangeCommitted={(_, next) => {
+          follow(next as number, true);
+        }}
+      />
+      <Typography variant="caption">broader</Typography>
     </Box>
   );
 }

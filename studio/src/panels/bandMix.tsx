@@ -12,7 +12,7 @@ function touched(move: BandMixMove, band: Band): boolean {
   return SETTINGS.some((name) => (move.params?.[band]?.[name] ?? 0) !== 0);
 }
 
-function Controls({ move, onChange }: PanelProps<'band-mix'>) {
+function Controls({ move, onChange, pointed }: PanelProps<'band-mix'>) {
   const [band, setBand] = useState<Band>(() => BANDS.find((name) => touched(move, name)) ?? 'orange');
   const index = BANDS.indexOf(band);
   const neighbour = (step: number) => BANDS[(index + step + BANDS.length) % BANDS.length] ?? band;
@@ -40,12 +40,21 @@ function Controls({ move, onChange }: PanelProps<'band-mix'>) {
                   outline: name === band ? '2px solid #f0f0f0' : 'none',
                 }}
               />
+              {/* How much of the colour under the pointer this band holds. */}
+              <Box sx={{ width: '100%', height: 3, bgcolor: '#2b2b2b' }}>
+                <Box style={{ width: `${String((pointed?.bands[name] ?? 0) * 100)}%` }} sx={{ height: 3, bgcolor: '#fff' }} />
+              </Box>
               <Box aria-label={touched(move, name) ? 'changed' : undefined} sx={{ width: 5, height: 5, borderRadius: '50%', bgcolor: touched(move, name) ? '#fff' : 'transparent' }} />
             </ButtonBase>
           </Tooltip>
         ))}
       </Box>
-      <Typography variant="subtitle2" sx={{ mb: 0.25 }}>
+      <Typography variant="caption" component="div" noWrap sx={{ minHeight: 18 }}>
+        {pointed
+          ? `Under the pointer: ${Object.entries(pointed.bands).map(([name, weight]) => `${name} ${String(Math.round(weight * 100))} %`).join(', ')}`
+          : 'Point at the photo to see which bands a colour is in.'}
+      </Typography>
+      <Typography variant="subtitle2" sx={{ my: 0.25 }}>
         {settingInfo('band-mix', band).title}
       </Typography>
       {SETTINGS.map((name) => {
@@ -71,9 +80,32 @@ function Controls({ move, onChange }: PanelProps<'band-mix'>) {
   );
 }
 
+/** Degrees, or per cent, that one pixel of a pull is worth. */
+const PULL_GAIN = 0.4;
+
 export const bandMixPanel: MovePanel<'band-mix'> = {
   kind: 'band-mix',
   Controls,
+  pull: {
+    modes: [
+      { id: 'hue', title: 'Hue' },
+      { id: 'saturation', title: 'Saturation' },
+      { id: 'luminance', title: 'Luminance' },
+    ],
+    shares: true,
+    apply: (move, reading, right, up, mode, nearestOnly) => {
+      const setting = SETTINGS.find((name) => name === mode) ?? 'saturation';
+      const by = (setting === 'hue' ? right : up) * PULL_GAIN;
+      const holding = Object.entries(reading.bands) as [Band, number][];
+      const params = { ...move.params };
+      for (const [band, weight] of nearestOnly ? holding.slice(0, 1).map(([name]) => [name, 1] as const) : holding) {
+        const { min, max } = settingInfo('band-mix', band, setting);
+        const value = Math.round(((params[band]?.[setting] ?? 0) + by * weight) * 10) / 10;
+        params[band] = { ...params[band], [setting]: Math.max(min, Math.min(max, value)) };
+      }
+      return withField(move, { params });
+    },
+  },
   words: (move) => {
     const changed = BANDS.filter((band) => touched(move, band));
     if (changed.length === 0) return 'at rest';

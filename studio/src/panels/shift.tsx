@@ -29,9 +29,26 @@ function Controls({ move, onChange }: PanelProps<'shift'>) {
   );
 }
 
+const PULL_GAIN = 0.35;
+
 export const shiftPanel: MovePanel<'shift'> = {
   kind: 'shift',
   Controls,
+  pull: {
+    modes: [
+      { id: 'saturation', title: '↔ hue, ↕ saturation' },
+      { id: 'lightness', title: '↔ hue, ↕ lightness' },
+    ],
+    shares: false,
+    apply: (move, _reading, right, up, mode) => {
+      const vertical = mode === 'lightness' ? 'lightness' : 'saturation';
+      const after = (name: (typeof SETTINGS)[number], by: number) => {
+        const { min, max } = settingInfo('shift', name);
+        return Math.max(min, Math.min(max, Math.round((move.params?.[name] ?? 0) + by * PULL_GAIN)));
+      };
+      return withField(move, { params: { ...move.params, hue: after('hue', right), [vertical]: after(vertical, up) } });
+    },
+  },
   words: ({ params = {} }) => {
     const parts = [
       params.hue ? `hue ${signed(params.hue, 1)}°` : '',

@@ -44,16 +44,18 @@ export class CubeFeed {
   /** Follows a control that is held: a draft at once, settled when it rests for a moment. */
   follow(look: Look, watch: number | null, askedAt: number): void {
     window.clearTimeout(this.timer);
-    this.ask({ look, watch, lattice: DRAFT_LATTICE, order: ++this.order, askedAt });
+    const order = ++this.order;
+    this.ask({ look, watch, lattice: DRAFT_LATTICE, order, askedAt });
     this.timer = window.setTimeout(() => {
-      this.settle(look, watch);
+      // On a slow machine the settled cube may overtake its draft, and then answers the input itself.
+      this.settle(look, watch, this.shown < order ? askedAt : null);
     }, SETTLE_AFTER_MS);
   }
 
   /** Shows a grade as it is kept. */
-  settle(look: Look, watch: number | null): void {
+  settle(look: Look, watch: number | null, askedAt: number | null = null): void {
     window.clearTimeout(this.timer);
-    this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt: null });
+    this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt });
   }
 
   /** Drops whatever is under way: it belongs to another photo. */

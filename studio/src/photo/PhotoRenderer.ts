@@ -1,7 +1,7 @@
 import { fragmentShader, vertexShader, type Interpolation } from './shaders';
 
-export type ViewMode = 'result' | 'source' | 'reached' | 'matte';
-const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, source: 1, reached: 2, matte: 3 };
+export type ViewMode = 'result' | 'source' | 'split' | 'reached' | 'matte' | 'tone' | 'colour' | 'clipped' | 'source-clipped';
+const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, split: 0, source: 1, reached: 2, matte: 3, tone: 4, colour: 5, clipped: 6, 'source-clipped': 7 };
 
 /** A rectangle in device pixels of the canvas, or in pixels of the photo, as its owner says. */
 export interface Rect {
@@ -16,7 +16,7 @@ const CORNER = 0;
 
 interface Program {
   program: WebGLProgram;
-  uniforms: Record<'rect' | 'canvas' | 'part' | 'photo' | 'cube' | 'view' | 'divide', WebGLUniformLocation | null>;
+  uniforms: Record<'rect' | 'canvas' | 'part' | 'photo' | 'cube' | 'view' | 'divide' | 'spot' | 'lit', WebGLUniformLocation | null>;
 }
 
 interface Layer {
@@ -33,6 +33,8 @@ export class PhotoRenderer {
   private readonly quick: Program;
   private readonly interpolates: boolean;
   private readonly cube: WebGLTexture;
+  private readonly spot: WebGLTexture;
+  private lit = false;
   private settled = true;
   private layers: Layer[] = [];
 
@@ -48,7 +50,9 @@ export class PhotoRenderer {
     gl.enableVertexAttribArray(CORNER);
     gl.vertexAttribPointer(CORNER, 2, gl.FLOAT, false, 0, 0);
     this.cube = gl.createTexture();
+    this.spot = gl.createTexture();
     this.setCube(identityCube(), 2, true);
+    this.setSpot(null);
   }
 
   get maxTextureSide(): number {
@@ -82,6 +86,21 @@ export class PhotoRenderer {
     gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size, 0, gl.RGBA, gl.FLOAT, nodes);
   }
 
+  /** Lights up the colours of a lattice of 8-bit weights and dims the rest; null lights up nothing. */
+  setSpot(weights: Uint8Array | null): void {
+    const gl = this.gl;
+    this.lit = weights !== null;
+    const bytes = weights ?? new Uint8Array(8);
+    const size = Math.round(Math.cbrt(bytes.length));
+    gl.activeTexture(gl.TEXTURE2);
+    gl.bindTexture(gl.TEXTURE_3D, this.spot);
+    for (const name of [gl.TEXTURE_MIN_FILTER, gl.TEXTURE_MAG_FILTER]) gl.texParameteri(gl.TEXTURE_3D, name, gl.LINEAR);
+    for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, side, gl.CLAMP_TO_EDGE);
+    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 1);
+    gl.texImage3D(gl.TEXTURE_3D, 0, gl.R8, size, size, size, 0, gl.RED, gl.UNSIGNED_BYTE, bytes);
+    gl.pixelStorei(gl.UNPACK_ALIGNMENT, 4);
+  }
+
   /**
    * @param place  where the whole photo lies, in device pixels of the canvas
    * @param divide share of the canvas left of which the source is shown; null for none
@@ -97,9 +116,13 @@ export class PhotoRenderer {
     gl.uniform2f(uniforms.canvas, width, height);
     gl.uniform1i(uniforms.photo, 0);
     gl.uniform1i(uniforms.cube, 1);
+    gl.uniform1i(uniforms.spot, 2);
+    gl.uniform1f(uniforms.lit, this.lit ? 1 : 0);
     gl.uniform1i(uniforms.view, VIEW_NUMBER[view]);
     gl.uniform1f(uniforms.divide, divide ?? -1);
     gl.uniform4f(uniforms.part, 0, 0, 1, 1);
+    gl.activeTexture(gl.TEXTURE2);
+    gl.bindTexture(gl.TEXTURE_3D, this.spot);
     gl.activeTexture(gl.TEXTURE1);
     gl.bindTexture(gl.TEXTURE_3D, this.cube);
     gl.activeTexture(gl.TEXTURE0);
@@ -120,6 +143,7 @@ export class PhotoRenderer {
     for (const layer of this.layers) this.gl.deleteTexture(layer.texture);
     this.layers = [];
     this.gl.deleteTexture(this.cube);
+    this.gl.deleteTexture(this.spot);
     this.gl.deleteProgram(this.exact.program);
     this.gl.deleteProgram(this.quick.program);
   }
@@ -166,6 +190,6 @@ function build(gl: WebGL2RenderingContext, how: Interpolation): Program {
   const at = (name: string) => gl.getUniformLocation(program, name);
   return {
     program,
-    uniforms: { rect: at('rect'), canvas: at('canvas'), part: at('part'), photo: at('photo'), cube: at('cube'), view: at('view'), divide: at('divide') },
+    uniforms: { rect: at('rect'), canvas: at('canvas'), part: at('part'), photo: at('photo'), cube: at('cube'), view: at('view'), divide: at('divide'), spot: at('spot'), lit: at('lit') },
   };
 }

@@ -1,11 +1,13 @@
 import { Alert, Box, Button, CircularProgress, Typography } from '@mui/material';
-import { useCallback, useEffect, useRef, useState, type PointerEvent } from 'react';
+import { useCallback, useEffect, useRef, useState, type PointerEvent, type ReactNode } from 'react';
 import type { Photo } from '../api/client';
 import type { Look } from '../grade/looks';
 import type { GradeEditor } from '../grade/useGrade';
 import { greys } from '../theme';
 import { CubeFeed, type FeedCube } from './CubeFeed';
 import { PhotoRenderer, type ViewMode } from './PhotoRenderer';
+import { PhotoOverlay } from './PhotoOverlay';
+import type { Place, Stroke, StrokeShape, Tool } from './tools';
 import { FIT, fitZoom, held, placeOf, zoomAt, type Viewport } from './viewport';
 
 interface Props {
@@ -17,6 +19,21 @@ interface Props {
   view: ViewMode;
   viewport: Viewport;
   onViewport: (change: (now: Viewport) => Viewport) => void;
+  tool: Tool;
+  /** A click or a finished stroke of the tools that take samples. */
+  onStroke: (shape: StrokeShape, points: Place[]) => void;
+  onPullStart: (at: Place) => void;
+  onPull: (dx: number, dy: number, done: boolean) => void;
+  /** The pointer moved over the photo, or left it. */
+  onPoint: (at: Place | null) => void;
+  pins: Place[];
+  onPin: (index: number, to: Place, done: boolean) => void;
+  /** Lattice of what to light up; null for nothing. */
+  spot: Uint8Array | null;
+  /** Share of the stage left of which the split view shows the source. */
+  divide: number;
+  onDivide: (share: number) => void;
+  children?: ReactNode;
 }
 
 const SURROUND = parseInt(greys.surround.slice(1, 3), 16) / 255;
@@ -46,14 +63,17 @@ function keepPace(pace: Pace): void {
   if (pace.slow >= 3) pace.scale = 0.5;
 }
 
-/** The photo, live through its grade; wheel zooms, dragging pans, a double click toggles 100 %. */
-export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onViewport }: Props) {
+/** The photo, live through its grade; wheel zooms, and the tool at hand says what a drag does. */
+export function PhotoStage(props: Props) {
+  const { photo, look, onPreview, watch, view, viewport, onViewport, tool, spot, divide } = props;
   const canvas = useRef<HTMLCanvasElement>(null);
   const frame = useRef<HTMLDivElement>(null);
   const renderer = useRef<PhotoRenderer | null>(null);
   const feed = useRef<CubeFeed | null>(null);
   const scheduled = useRef(0);
-  const drag = useRef<{ x: number; y: number } | null>(null);
+  const drag = useRef<{ x: number; y: number; pans: boolean } | null>(null);
+  const drawn = useRef<Stroke | null>(null);
+  const [stroke, setStroke] = useState<Stroke | null>(null);
   const lastAnswered = useRef(0);
   /** True from the first step of a held control until its settled cube is shown. */
   const following = useRef(false);
@@ -65,15 +85,15 @@ export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onVi
   /** Which photo the cube at hand belongs to: another one's colours must not flash up. */
   const [cubeOf, setCubeOf] = useState<number | null>(null);
   const [retry, setRetry] = useState(0);
-  const now = useRef({ view, viewport, size, photo });
-  now.current = { view, viewport, size, photo };
+  const now = useRef({ view, viewport, size, photo, divide });
+  now.current = { view, viewport, size, photo, divide };
 
   const draw = useCallback((askedAt: number | null) => {
     if (askedAt !== null) lastAnswered.current = askedAt;
     if (scheduled.current !== 0) return;
     scheduled.current = requestAnimationFrame(() => {
       scheduled.current = 0;
-      const { view: v, viewport: p, size: s, photo: f } = now.current;
+      const { view: v, viewport: p, size: s, photo: f, divide: d } = now.current;
       if (!renderer.current || s.width === 0) return;
       const scale = following.current ? pace.current.scale : 1;
       const element = canvas.current;
@@ -82,7 +102,7 @@ export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onVi
         element.height = Math.round(s.height * scale);
       }
       const place = placeOf(p, f, s);
-      renderer.current.draw({ left: place.left * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale }, v, null, SURROUND);
+      renderer.current.draw({ left: place.left * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale }, v, v === 'split' ? d : null, SURROUND);
       if (following.current) keepPace(pace.current);
       if (lastAnswered.current > 0) {
         // User Timing: from the input event to its frame, for bench/ and for whoever profiles the page.
@@ -176,7 +196,12 @@ export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onVi
 
   useEffect(() => {
     draw(null);
-  }, [view, viewport, size, draw]);
+  }, [view, viewport, size, divide, draw]);
+
+  useEffect(() => {
+    renderer.current?.setSpot(spot);
+    draw(null);
+  }, [spot, draw]);
 
   // Full resolution of what is in the window, once the preview has fewer pixels than the screen.
   const zoom = viewport.fit ? (size.width > 0 ? fitZoom(photo, size) : 0) : viewport.zoom;
@@ -225,6 +250,10 @@ export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onVi
     return { x: (event.clientX - (box?.left ?? 0)) * ratio, y: (event.clientY - (box?.top ?? 0)) * ratio };
   };
 
+  const ratio = window.devicePixelRatio;
+  const place = placeOf(viewport, photo, size);
+  const share = ({ x, y }: { x: number; y: number }): Place => [(x - place.left) / place.width, (y - place.top) / place.height];
+
   // React listens to the wheel passively; zooming must keep the page still.
   useEffect(() => {
     const box = frame.current;
@@ -244,23 +273,61 @@ export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onVi
   return (
     <Box
       ref={frame}
-      sx={{ position: 'relative', flex: 1, minWidth: 0, minHeight: 0, bgcolor: greys.surround, overflow: 'hidden', cursor: viewport.fit ? 'default' : 'grab', touchAction: 'none' }}
+      data-stage
+      sx={{ position: 'relative', flex: 1, minWidth: 0, minHeight: 0, bgcolor: greys.surround, overflow: 'hidden', cursor: tool === 'look' ? (viewport.fit ? 'default' : 'grab') : tool === 'pull' ? 'move' : 'crosshair', touchAction: 'none' }}
       onPointerDown={(event: PointerEvent) => {
-        if (event.button !== 0 || event.target !== canvas.current) return;
+        if (event.button > 1 || event.target !== canvas.current) return;
+        event.preventDefault();
         event.currentTarget.setPointerCapture(event.pointerId);
-        drag.current = pointer(event);
+        const at = pointer(event);
+        // The middle button moves the photo whatever the tool is.
+        const pans = tool === 'look' || event.button === 1;
+        drag.current = { ...at, pans };
+        if (pans) return;
+        if (tool === 'pull') props.onPullStart(share(at));
+        else {
+          drawn.current = { shape: 'point', points: [share(at)] };
+          setStroke(drawn.current);
+        }
       }}
       onPointerMove={(event: PointerEvent) => {
-        if (!drag.current || viewport.fit) return;
         const at = pointer(event);
+        if (!drag.current) {
+          const where = share(at);
+          props.onPoint(event.target === canvas.current && where[0] >= 0 && where[0] < 1 && where[1] >= 0 && where[1] < 1 ? where : null);
+          return;
+        }
         const by = { x: at.x - drag.current.x, y: at.y - drag.current.y };
-        drag.current = at;
-        onViewport((v) => held({ ...v, x: v.x + by.x, y: v.y + by.y }, photo, size));
+        if (drag.current.pans) {
+          drag.current = { ...at, pans: true };
+          if (!viewport.fit) onViewport((v) => held({ ...v, x: v.x + by.x, y: v.y + by.y }, photo, size));
+        } else if (tool === 'pull') props.onPull(by.x / window.devicePixelRatio, by.y / window.devicePixelRatio, false);
+        else if (drawn.current && (drawn.current.shape !== 'point' || Math.hypot(by.x, by.y) > 4)) {
+          drawn.current = { shape: event.shiftKey ? 'box' : 'path', points: [...drawn.current.points, share(at)] };
+          setStroke(drawn.current);
+        }
       }}
-      onPointerUp={() => {
+      onPointerUp={(event: PointerEvent) => {
+        const from = drag.current;
         drag.current = null;
+        if (!from || from.pans) return;
+        const at = pointer(event);
+        if (tool === 'pull') props.onPull((at.x - from.x) / window.devicePixelRatio, (at.y - from.y) / window.devicePixelRatio, true);
+        const done = drawn.current;
+        drawn.current = null;
+        setStroke(null);
+        if (done) props.onStroke(done.shape, done.points);
+      }}
+      onPointerCancel={() => {
+        drag.current = null;
+        drawn.current = null;
+        setStroke(null);
+      }}
+      onPointerLeave={() => {
+        props.onPoint(null);
       }}
       onDoubleClick={(event) => {
+        if (tool !== 'look') return;
         const { x, y } = pointer(event);
         onViewport((v) => (v.fit ? zoomAt(v, photo, size, x, y, 1 / fitZoom(photo, size)) : FIT));
       }}
@@ -272,6 +339,17 @@ export function PhotoStage({ photo, look, onPreview, watch, view, viewport, onVi
         data-settled={state === 'ready' && settled && cubeOf === photo.id}
         style={{ visibility: state === 'ready' && (cubeOf === photo.id || stale !== null) ? 'visible' : 'hidden', position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' }}
       />
+      {state === 'ready' && (
+        <PhotoOverlay
+          place={{ left: place.left / ratio, top: place.top / ratio, width: place.width / ratio, height: place.height / ratio }}
+          stroke={tool === 'probe' ? null : stroke}
+          pins={props.pins.map(([x, y], i) => ({ x, y, number: i + 1 }))}
+          onPin={props.onPin}
+          divide={view === 'split' ? divide : null}
+          onDivide={props.onDivide}
+        />
+      )}
+      {props.children}
       {state === 'loading' && (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center' }}>
           <CircularProgress size={28} aria-label="Loading the photo" />

@@ -54,15 +54,41 @@ precision highp float;
 precision highp sampler3D;
 uniform sampler2D photo;
 uniform sampler3D cube;
-uniform int view;       // 0 result, 1 source, 2 reached with the rest in grey, 3 reach as a matte
+uniform sampler3D spot; // weight of what is lit up
+uniform float lit;      // 1 while something is lit up
+uniform int view;       // see VIEW_NUMBER in PhotoRenderer
 uniform float divide;   // left of this share of the canvas the source is shown; below 0 for none
 in vec2 at;
 in float across;
 out vec4 colour;
 ${how === 'tetrahedral' ? tetrahedral : trilinear}
 
+const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
+const float LAST = 254.5 / 255.0;
+const float FIRST = 0.5 / 255.0;
+
+// Where a channel has run into an end: its own colour at full for the high end, at half for the low one.
+vec3 clipped(vec3 rgb) {
+  vec3 high = step(vec3(LAST), rgb);
+  vec3 low = step(rgb, vec3(FIRST));
+  if (high.r + high.g + high.b > 0.0) return high;
+  if (low.r + low.g + low.b > 0.0) return low * 0.5;
+  return vec3(0.3 + 0.3 * dot(rgb, LIGHT));
+}
+
 void main() {
   vec3 rgb = texture(photo, at).rgb;
+  if (lit > 0.5) {
+    float size = float(textureSize(spot, 0).x);
+    float weight = texture(spot, rgb * ((size - 1.0) / size) + 0.5 / size).r;
+    vec3 shown = view == 1 ? rgb : graded(rgb).rgb;
+    colour = vec4(mix(vec3(0.16 + 0.3 * dot(rgb, LIGHT)), shown, weight), 1.0);
+    return;
+  }
+  if (view == 7) {
+    colour = vec4(clipped(rgb), 1.0);
+    return;
+  }
   if (view == 1 || across < divide) {
     colour = vec4(rgb, 1.0);
     return;
@@ -70,11 +96,19 @@ void main() {
   vec4 result = graded(rgb);
   if (view == 0) {
     colour = vec4(result.rgb, 1.0);
+  } else if (view == 6) {
+    colour = vec4(clipped(result.rgb), 1.0);
+  } else if (view == 4 || view == 5) {
+    // The two plates: what they give multiplies back to the photo.
+    // They are plates of what the screen shows, in whole 8-bit steps.
+    vec3 shown = floor(result.rgb * 255.0 + 0.5) / 255.0;
+    float tone = max(max(shown.r, shown.g), shown.b);
+    colour = vec4(view == 4 ? vec3(tone) : tone > 0.0 ? shown / tone : vec3(1.0), 1.0);
   } else if (view == 3) {
     colour = vec4(vec3(result.a), 1.0);
   } else {
     // Outside the reach: the photo in a flattened grey, so that what is caught stands out even where it is grey itself.
-    float grey = 0.32 + 0.36 * dot(rgb, vec3(0.2126, 0.7152, 0.0722));
+    float grey = 0.32 + 0.36 * dot(rgb, LIGHT);
     colour = vec4(mix(vec3(grey), result.rgb, result.a), 1.0);
   }
 }`;

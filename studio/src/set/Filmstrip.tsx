@@ -19,7 +19,7 @@ interface Props {
 export function Filmstrip({ photos, current, incoming, onOpen, onFiles, onStop }: Props) {
   const picker = useRef<HTMLInputElement>(null);
   return (
-    <Box component="nav" aria-label="Photos of the set" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: 0.75, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}`, overflowX: 'auto', flex: 'none', height: 86 }}>
+    <Box component="nav" aria-label="Photos of the set" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', overflowX: 'auto', flex: 1, minWidth: 0, height: 44 }}>
       {photos.map((photo) => (
         <Tooltip key={photo.id} title={photo.name} placement="top">
           <ButtonBase
@@ -36,17 +36,17 @@ export function Filmstrip({ photos, current, incoming, onOpen, onFiles, onStop }
         </Tooltip>
       ))}
       {incoming.map((file) => (
-        <Box key={file.key} sx={{ flex: 'none', width: file.error === null ? 110 : 260, bgcolor: greys.raised, borderRadius: 0.5, p: 0.75, position: 'relative', overflow: 'hidden' }} role="status">
-          <Typography variant="caption" noWrap component="div" sx={{ pr: 2, color: greys.text }}>
-            {file.name}
-          </Typography>
+        <Box key={file.key} sx={{ flex: 'none', width: file.error === null ? 110 : 380, bgcolor: greys.raised, borderRadius: 0.5, p: 0.75, position: 'relative', overflow: 'hidden', py: 0.25 }} role="status">
           {file.error === null ? (
             <>
-              <LinearProgress variant={file.share < 1 ? 'determinate' : 'indeterminate'} value={file.share * 100} sx={{ my: 0.75 }} />
-              <Typography variant="caption">{file.share < 1 ? `sending ${String(Math.round(file.share * 100))} %` : 'decoding'}</Typography>
+              <Typography variant="caption" noWrap component="div" sx={{ pr: 2, color: greys.text, lineHeight: 1.2 }}>
+                {file.name}
+              </Typography>
+              <LinearProgress variant={file.share < 1 ? 'determinate' : 'indeterminate'} value={file.share * 100} sx={{ my: 0.25 }} />
+              <Typography variant="caption" component="div" sx={{ lineHeight: 1 }}>{file.share < 1 ? `sending ${String(Math.round(file.share * 100))} %` : 'decoding'}</Typography>
             </>
           ) : (
-            <Typography variant="caption" component="div" sx={{ lineHeight: 1.25, whiteSpace: 'normal', maxHeight: 46, overflowY: 'auto' }}>
+            <Typography variant="caption" component="div" sx={{ lineHeight: 1.15, whiteSpace: 'normal', maxHeight: 30, overflowY: 'auto', pr: 2 }}>
               {file.error}
             </Typography>
           )}
@@ -63,7 +63,7 @@ export function Filmstrip({ photos, current, incoming, onOpen, onFiles, onStop }
       ))}
       <ButtonBase
         onClick={() => picker.current?.click()}
-        sx={{ flex: 'none', width: 104, border: `1px dashed #777`, borderRadius: 0.5, flexDirection: 'column', gap: 0.25, color: greys.quiet, '&:hover': { color: greys.text } }}
+        sx={{ flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}
       >
         <AddIcon fontSize="small" />
         <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>

@@ -1,8 +1,11 @@
 import { Box, Dialog, DialogContent, DialogTitle, Typography } from '@mui/material';
+import { TOOLS } from '../photo/tools';
 
 const KEYS: [string, string][] = [
   ['B (held)', 'the photo as it was'],
-  ['R', 'what the chosen move reaches, on and off'],
+  ['R (held)', 'what the chosen move reaches, also while an edge is dragged'],
+  ...TOOLS.map(({ key, title, help }): [string, string] => [key, `${title}: ${help.charAt(0).toLowerCase()}${help.slice(1)}`]),
+  ['F', 'fold the panels away, and back'],
   ['Z, or double click', 'whole photo ↔ 100 %'],
   ['Wheel, drag', 'zoom, move the photo'],
   ['Page Up, Page Down', 'photo before, photo after'],

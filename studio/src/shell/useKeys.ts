@@ -1,12 +1,16 @@
 import { useEffect, useRef } from 'react';
 
+import { TOOLS, type Tool } from '../photo/tools';
+
 export interface KeyActions {
   undo: () => void;
   redo: () => void;
   toggleZoom: () => void;
   nextPhoto: (step: number) => void;
   before: (held: boolean) => void;
-  reached: () => void;
+  reached: (held: boolean) => void;
+  tool: (tool: Tool) => void;
+  fold: () => void;
   help: () => void;
 }
 
@@ -28,10 +32,14 @@ export function useKeys(actions: KeyActions): void {
       }
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event) || event.defaultPrevented) return;
       if (document.querySelector('[role="dialog"], [role="menu"]')) return;
-      if (key === 'b') {
+      const tool = TOOLS.find((one) => one.key.toLowerCase() === key);
+      if (tool) now.current.tool(tool.tool);
+      else if (key === 'b') {
         if (!event.repeat) now.current.before(true);
       } else if (key === 'z') now.current.toggleZoom();
-      else if (key === 'r') now.current.reached();
+      else if (key === 'r') {
+        if (!event.repeat) now.current.reached(true);
+      } else if (key === 'f') now.current.fold();
       else if (event.key === '?') now.current.help();
       else if (event.key === 'PageDown') now.current.nextPhoto(1);
       else if (event.key === 'PageUp') now.current.nextPhoto(-1);
@@ -40,9 +48,11 @@ export function useKeys(actions: KeyActions): void {
     };
     const up = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() === 'b') now.current.before(false);
+      if (event.key.toLowerCase() === 'r') now.current.reached(false);
     };
     const left = () => {
       now.current.before(false);
+      now.current.reached(false);
     };
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);

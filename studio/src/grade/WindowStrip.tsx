@@ -1,15 +1,9 @@
 import { Box, Button, Typography } from '@mui/material';
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { NumberField } from './NumberField';
+import { moved, spanOf, type Axis, type Edge, type WindowValue } from '../bench/axes';
+import { NumberField } from '../controls/NumberField';
 
-export interface WindowValue {
-  from: number;
-  to: number;
-  softFrom?: number;
-  softTo?: number;
-}
-
-type Handle = 'softFrom' | 'from' | 'to' | 'softTo' | 'body';
+type Handle = Edge | 'body';
 
 interface Props {
   label: string;
@@ -18,23 +12,19 @@ interface Props {
   value: WindowValue | null;
   /** The window to begin with. */
   start: WindowValue;
-  max: number;
-  step: number;
+  axis: Axis;
   unit: string;
-  /** True for hue: the axis closes on itself. */
-  circular: boolean;
   /** CSS background: what lies along the axis. */
   background: string;
   onChange: (value: WindowValue | null, keep: boolean) => void;
 }
 
-const round = (value: number, step: number) => Number((Math.round(value / step) * step).toFixed(6));
-
 /**
  * A stretch of an axis with soft shoulders: four handles and the stretch itself can be dragged,
  * moved with arrow keys, or typed. A circular axis wraps without a seam.
  */
-export function WindowStrip({ label, whole, value: kept, start, max, step, unit, circular, background, onChange }: Props) {
+export function WindowStrip({ label, whole, value: kept, start, axis, unit, background, onChange }: Props) {
+  const { max, step, circular } = axis;
   const strip = useRef<HTMLDivElement>(null);
   /** The window while it is dragged; only this control is drawn anew for it. */
   const [live, setLive] = useState<WindowValue | null>(null);
@@ -64,33 +54,8 @@ export function WindowStrip({ label, whole, value: kept, start, max, step, unit,
   const softFrom = value.softFrom ?? 0;
   const softTo = value.softTo ?? 0;
   const wrap = (v: number) => (circular ? ((v % max) + max) % max : v);
-  const width = circular ? wrap(value.to - value.from) : value.to - value.from;
+  const width = spanOf(value, axis);
   const softMax = circular ? 180 : max;
-
-  /** The window after one of its handles was moved by an amount along the axis. */
-  const moved = (from: WindowValue, handle: Handle, by: number): WindowValue => {
-    const soft = { from: from.softFrom ?? 0, to: from.softTo ?? 0 };
-    const span = circular ? wrap(from.to - from.from) : from.to - from.from;
-    const cap = (v: number, low: number, high: number) => round(Math.min(high, Math.max(low, v)), step);
-    switch (handle) {
-      case 'softFrom':
-        return { ...from, softFrom: cap(soft.from - by, 0, softMax) };
-      case 'softTo':
-        return { ...from, softTo: cap(soft.to + by, 0, softMax) };
-      case 'from': {
-        const change = cap(by, circular ? span - 359 : -from.from, span);
-        return { ...from, from: round(wrap(from.from + change), step) };
-      }
-      case 'to': {
-        const change = cap(by, -span, circular ? 359 - span : max - from.to);
-        return { ...from, to: round(wrap(from.to + change), step) };
-      }
-      case 'body': {
-        const change = circular ? by : Math.max(-from.from, Math.min(max - from.to, by));
-        return { ...from, from: round(wrap(from.from + change), step), to: round(wrap(from.to + change), step) };
-      }
-    }
-  };
 
   const begin = (handle: Handle) => (event: PointerEvent) => {
     event.preventDefault();
@@ -102,7 +67,7 @@ export function WindowStrip({ label, whole, value: kept, start, max, step, unit,
   const shift = (event: PointerEvent, keep: boolean) => {
     const box = strip.current?.getBoundingClientRect();
     if (!drag.current || !box) return;
-    const next = moved(drag.current.value, drag.current.handle, ((event.clientX - drag.current.at) / box.width) * max);
+    const next = moved(drag.current.value, drag.current.handle, ((event.clientX - drag.current.at) / box.width) * max, axis);
     setLive(keep ? null : next);
     onChange(next, keep);
     if (keep) drag.current = null;
@@ -111,7 +76,7 @@ export function WindowStrip({ label, whole, value: kept, start, max, step, unit,
     const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
     if (way === undefined) return;
     event.preventDefault();
-    onChange(moved(value, handle, way * step * (event.shiftKey ? 10 : 1)), true);
+    onChange(moved(value, handle, way * step * (event.shiftKey ? 10 : 1), axis), true);
   };
   const percent = (v: number) => `${String((v / max) * 100)}%`;
   const events = (handle: Handle) => ({

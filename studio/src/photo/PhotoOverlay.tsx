@@ -1,0 +1,105 @@
+import { Box } from '@mui/material';
+import type { PointerEvent } from 'react';
+import type { Rect } from './PhotoRenderer';
+import type { Place, Stroke } from './tools';
+
+interface Props {
+  /** Where the photo lies, in CSS pixels. */
+  place: Rect;
+  stroke: Stroke | null;
+  pins: { x: number; y: number; number: number }[];
+  onPin: (index: number, to: Place, done: boolean) => void;
+  /** Share of the stage at which the divider stands; null when the view is not split. */
+  divide: number | null;
+  onDivide: (share: number) => void;
+}
+
+/** What lies over the photo: the stroke being drawn, pinned probes, the divider of the split view. */
+export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: Props) {
+  const at = ([x, y]: Place) => `${String(place.left + x * place.width)},${String(place.top + y * place.height)}`;
+  const stage = (event: PointerEvent) => (event.currentTarget.closest('[data-stage]') ?? event.currentTarget).getBoundingClientRect();
+  const first = stroke?.points[0];
+  const last = stroke?.points.at(-1);
+  return (
+    <>
+      {stroke && first && last && (
+        <svg style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }} aria-hidden>
+          {stroke.shape === 'box' ? (
+            <>
+              {['#000', '#fff'].map((colour, i) => (
+                <rect
+                  key={colour}
+                  x={place.left + Math.min(first[0], last[0]) * place.width}
+                  y={place.top + Math.min(first[1], last[1]) * place.height}
+                  width={Math.abs(last[0] - first[0]) * place.width}
+                  height={Math.abs(last[1] - first[1]) * place.height}
+                  fill="none"
+                  stroke={colour}
+                  strokeWidth={i === 0 ? 3 : 1.2}
+                />
+              ))}
+            </>
+          ) : (
+            ['#000', '#fff'].map((colour, i) => (
+              <polyline key={colour} points={stroke.points.map(at).join(' ')} fill="none" stroke={colour} strokeOpacity={0.85} strokeWidth={i === 0 ? 5 : 2} strokeLinejoin="round" strokeLinecap="round" />
+            ))
+          )}
+        </svg>
+      )}
+      {pins.map((pin, index) => (
+        <Box
+          key={pin.number}
+          role="img"
+          aria-label={`Probe ${String(pin.number)}`}
+          style={{ left: place.left + pin.x * place.width, top: place.top + pin.y * place.height }}
+          sx={{
+            position: 'absolute', width: 17, height: 17, m: '-9px 0 0 -9px', borderRadius: '50%', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: 'rgb(0 0 0 / 35%)',
+            color: '#fff', fontSize: 10, lineHeight: '14px', textAlign: 'center', cursor: 'move', userSelect: 'none', touchAction: 'none',
+          }}
+          onPointerDown={(event) => {
+            event.stopPropagation();
+            event.currentTarget.setPointerCapture(event.pointerId);
+          }}
+          onPointerMove={(event) => {
+            if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+            const box = stage(event);
+            onPin(index, [(event.clientX - box.left - place.left) / place.width, (event.clientY - box.top - place.top) / place.height], false);
+          }}
+          onPointerUp={(event) => {
+            const box = stage(event);
+            onPin(index, [(event.clientX - box.left - place.left) / place.width, (event.clientY - box.top - place.top) / place.height], true);
+          }}
+        >
+          {pin.number}
+        </Box>
+      ))}
+      {divide !== null && (
+        <Box
+          role="slider"
+          tabIndex={0}
+          aria-label="Divider between source and result"
+          aria-valuemin={0}
+          aria-valuemax={100}
+          aria-valuenow={Math.round(divide * 100)}
+          style={{ left: `${String(divide * 100)}%` }}
+          sx={{ position: 'absolute', top: 0, bottom: 0, width: 17, ml: '-8.5px', cursor: 'ew-resize', touchAction: 'none', '&::before': { content: '""', position: 'absolute', left: 8, top: 0, bottom: 0, width: '1.5px', bgcolor: '#fff', boxShadow: '0 0 0 0.5px #000' } }}
+          onPointerDown={(event) => {
+            event.stopPropagation();
+            event.currentTarget.setPointerCapture(event.pointerId);
+          }}
+          onPointerMove={(event) => {
+            if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
+            const box = stage(event);
+            onDivide(Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)));
+          }}
+          onKeyDown={(event) => {
+            const way = { ArrowLeft: -0.02, ArrowRight: 0.02 }[event.key];
+            if (way === undefined) return;
+            event.preventDefault();
+            onDivide(Math.min(1, Math.max(0, divide + way)));
+          }}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Grade\Evaluator;
+use Tovrin\Tests\Core\Looks;
+
+/** Readings, probes and reaches over HTTP, on a picture of four plain patches. */
+final class ReadingApiTest extends ApiTestCase
+{
+    private const REACH = '/api/photos/{id}/reach';
+
+    public function testTheSourceHasItsPotsAndScopes(): void
+    {
+        $this->patches();
+        $source = $this->json('GET', '/api/photos/1/source', '/api/photos/{id}/source');
+        $pots = (array) $source['pots'];
+        self::assertSame(['teal', 'grey', 'ochre', 'white'], array_column($pots, 'name'));
+        self::assertSame([0.25, 0.25, 0.25, 0.25], array_column($pots, 'share'));
+        self::assertCount(9, (array) $source['targets']);
+    }
+
+    public function testReadingsTellWhatTheGradeMakesOfEachPotAndWhatItReaches(): void
+    {
+        $this->patches();
+        $look = Looks::json(['kind' => 'shift', 'reach' => ['hue' => ['from' => 170, 'to' => 210]], 'params' => ['hue' => 60]]);
+        $readings = $this->json('POST', '/api/photos/1/readings', '/api/photos/{id}/readings', \sprintf('{"look":%s,"watch":0}', $look));
+        /** @var array{pots: list<array{difference: float}>, reached: float, spill: list<array{pot: int, share: float}>} $readings */
+        self::assertSame(0.25, $readings['reached']);
+        self::assertSame([0], array_column($readings['spill'], 'pot'));
+        self::assertGreaterThan(10.0, $readings['pots'][0]['difference']);
+        self::assertSame(0.0, round($readings['pots'][2]['difference'], 6));
+    }
+
+    public function testAProbeReadsTheSameAsExactEvaluation(): void
+    {
+        $this->patches();
+        $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 40, 'saturation' => -20]]);
+        $readings = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', \sprintf('{"look":%s,"watch":0,"points":[{"x":0.25,"y":0.25,"size":5},{"x":1.5,"y":0.5,"size":5},{"x":0.99,"y":0.99,"size":15}]}', $look));
+        /** @var non-empty-list<array{before: array{rgb: array{int, int, int}}, after: array{rgb: list<int>}, weight: int|float, bands: array<string, float>, cut: bool}|null> $readings */
+        self::assertCount(3, $readings);
+        self::assertNotNull($readings[0]);
+        self::assertNotNull($readings[2]);
+        [$r, $g, $b] = $readings[0]['before']['rgb'];
+        self::assertEqualsWithDelta([200, 146, 46], [$r, $g, $b], 2, 'the patch, as JPEG keeps it');
+        $exact = Evaluator::evaluate(LookJson::read($look), new Colours(ColourBlock::of(Srgb::class, [[$r / 255, $g / 255, $b / 255]])))->colours->at(0);
+        self::assertEqualsWithDelta(array_map(static fn (float $v): float => 255 * $v, $exact), $readings[0]['after']['rgb'], 1.5);
+        self::assertSame(1.0, (float) $readings[0]['weight']);
+        self::assertEqualsWithDelta(1.0, array_sum($readings[0]['bands']), 1e-9);
+        self::assertNull($readings[1], 'outside the photo');
+        self::assertTrue($readings[2]['cut']);
+    }
+
+    public function testAReachGrowsFromSamplesAndGivesWayToWhatIsHeld(): void
+    {
+        $this->patches();
+        $wanted = '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}';
+        $fit = $this->reach('null', $wanted);
+        self::assertEquals(1, $fit['wanted']);
+        self::assertNull($fit['held']);
+        $both = $this->reach('null', $wanted.',{"as":"wanted","shape":"box","points":[[0.6,0.1],[0.9,0.4]]},{"as":"held","shape":"path","points":[[0.6,0.75],[0.9,0.8]]}');
+        self::assertEquals([1, 0], [$both['wanted'], $both['held']]);
+        // What was made can be widened again, and made broader as a whole.
+        $wider = $this->reach((string) json_encode($fit['reach']), '{"as":"wanted","shape":"point","points":[[0.75,0.25]]}');
+        self::assertNotEquals($fit['reach'], $wider['reach']);
+        $scaled = $this->json('POST', '/api/reach/scaled', '/api/reach/scaled', \sprintf('{"reach":%s,"factor":2}', json_encode($fit['reach'])));
+        self::assertNotEquals($fit['reach'], $scaled);
+    }
+
+    public function testADragThatEndsOutsideAndASampleBesideThePhotoSayWhatWasDone(): void
+    {
+        $this->patches();
+        $fit = $this->reach('null', '{"as":"wanted","shape":"path","points":[[0.25,0.25],[-3,0.25]]}');
+        self::assertStringContainsString('outside the photo was left out', $this->words($fit));
+        $none = $this->reach('null', '{"as":"wanted","shape":"point","points":[[2,2]]}');
+        self::assertStringContainsString('lies outside the photo', $this->words($none));
+        self::assertNull($none['reach']);
+    }
+
+    public function testHeldAndWantedOnTheSameSpotSayWhyNothingWasCarved(): void
+    {
+        $this->patches();
+        $fit = $this->reach('null', '{"as":"wanted","shape":"point","points":[[0.25,0.25]]},{"as":"held","shape":"point","points":[[0.25,0.25]]}');
+        self::assertStringContainsString('the same colours', $this->words($fit));
+        self::assertEquals(1, $fit['overlap']);
+    }
+
+    public function testAThreePixelPictureCanBeReadAndChosenFrom(): void
+    {
+        $this->json('POST', '/api/sets', '/api/sets', '{"name":"Tiny"}');
+        $path = Pictures::png($this->data.'/tiny.png', 3, 1, static fn (int $x): array => [60 + 60 * $x, 80, 120]);
+        $this->json('POST', '/api/sets/1/photos?name=tiny.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
+        $this->json('GET', '/api/photos/1/source', '/api/photos/{id}/source');
+        $fit = $this->reach('null', '{"as":"wanted","shape":"point","points":[[0.5,0.5]]}');
+        self::assertNotNull($fit['reach']);
+    }
+
+    public function testAPotGivesAReachAndASpot(): void
+    {
+        $this->patches();
+        $fit = $this->json('GET', '/api/photos/1/pots/0/reach', '/api/photos/{id}/pots/{pot}/reach');
+        self::assertGreaterThan(0.95, $fit['wanted']);
+        $spot = (string) $this->call('GET', '/api/photos/1/pots/0/spot')->getContent();
+        self::assertSame(33 ** 3, \strlen($spot));
+        // Teal is lit, its complement is not: nodes at (4, 16, 15) and (28, 16, 15) of 32.
+        self::assertSame("\xFF", $spot[4 + 33 * (16 + 33 * 15)]);
+        self::assertSame("\0", $spot[28 + 33 * (16 + 33 * 15)]);
+        $this->json('GET', '/api/photos/1/pots/99/reach', '/api/photos/{id}/pots/{pot}/reach', '', 404);
+    }
+
+    public function testBadSamplesAreNamed(): void
+    {
+        $this->patches();
+        foreach (['{"base":null,"samples":[{"as":"liked","shape":"point","points":[[0,0]]}]}' => 'as', '{"base":null,"samples":[{"as":"held","shape":"point","points":[]}]}' => 'points', '{"base":{"hue":{"from":999,"to":3}},"samples":[]}' => 'reach.hue.from', '{"base":null,"samples":"all"}' => 'samples'] as $body => $named) {
+            $problem = $this->json('POST', '/api/photos/1/reach', self::REACH, $body, 422);
+            self::assertStringContainsString($named, $this->text($problem['error']));
+        }
+    }
+
+    /** Ochre, teal; grey, white. */
+    private function patches(): void
+    {
+        $this->json('POST', '/api/sets', '/api/sets', '{"name":"Patches"}');
+        $path = Pictures::png($this->data.'/patches.png', 64, 64, static fn (int $x, int $y): array => $y < 32 ? ($x < 32 ? [200, 146, 46] : [26, 128, 120]) : ($x < 32 ? [128, 128, 128] : [255, 255, 255]));
+        $this->json('POST', '/api/sets/1/photos?name=patches.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
+    }
+
+    /** @return array<mixed> */
+    private function reach(string $base, string $samples): array
+    {
+        return $this->json('POST', '/api/photos/1/reach', self::REACH, \sprintf('{"base":%s,"samples":[%s]}', $base, $samples));
+    }
+
+    /** @param array<mixed> $fit */
+    private function words(array $fit): string
+    {
+        /** @var list<string> $words */
+        $words = $fit['words'];
+
+        return implode(' ', $words);
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\Core;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Reading\Raster;
+use Tovrin\Tests\Outside;
+
+/** A demo photo with the truth about which pixel belongs to which object, rendered from its scene source. */
+final readonly class DemoPhoto
+{
+    /** @param array<int, ColourBlock> $objects colours by the number an object has in the scene source */
+    private function __construct(public Raster $raster, public array $objects)
+    {
+    }
+
+    public static function named(string $name): self
+    {
+        $photo = Outside::root().'/demo/photos/'.$name.'.jpg';
+        $preview = self::pixels($photo, 'rgb', 2048);
+        $raster = new Raster($preview[0], $preview[1], $preview[2]);
+        [$labels, $width] = self::pixels(Outside::root().'/demo/masks/'.$name.'.png', 'gray', null);
+        [$rgb] = self::pixels($photo, 'rgb', $width);
+        $r = $g = $b = [];
+        for ($i = 0, $n = \strlen($labels); $i < $n; ++$i) {
+            $object = intdiv(\ord($labels[$i]), 40);
+            $r[$object][] = \ord($rgb[3 * $i]) / 255;
+            $g[$object][] = \ord($rgb[3 * $i + 1]) / 255;
+            $b[$object][] = \ord($rgb[3 * $i + 2]) / 255;
+        }
+        $objects = [];
+        foreach ($r as $object => $red) {
+            $objects[$object] = new ColourBlock(Srgb::class, $red, $g[$object] ?? [], $b[$object] ?? []);
+        }
+
+        return new self($raster, $objects);
+    }
+
+    /** @return array{0: string, 1: int, 2: int} bytes, width, height */
+    private static function pixels(string $path, string $format, ?int $width): array
+    {
+        $image = new \Imagick($path);
+        if (null !== $width) {
+            $image->resizeImage($width, 0, \Imagick::FILTER_TRIANGLE, 1.0);
+        }
+        $image->setImageDepth(8);
+        $image->setImageFormat($format);
+
+        return [$image->getImageBlob(), $image->getImageWidth(), $image->getImageHeight()];
+    }
+}
