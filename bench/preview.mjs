@@ -29,6 +29,7 @@ try {
   await page.goto(base);
   await page.waitForSelector('canvas[data-settled=true]');
   await page.getByRole('option').nth(1).click();
+  await page.waitForLoadState('networkidle');
   await page.waitForSelector('canvas[data-settled=true]');
   const box = await page.locator('section[aria-label="Controls of the move"] .MuiSlider-root').first().boundingBox();
   const y = box.y + box.height / 2;

@@ -81,6 +81,8 @@ export class Studio {
 
   /** Drags a slider with the mouse, calling back after each step. */
   async drag(name: string, from: number, to: number, steps: number, each: (step: number) => Promise<void> = async () => {}): Promise<void> {
+    // Hovering waits until it stands still and nothing lies over it.
+    await this.slider(name).hover();
     const box = await this.slider(name).boundingBox();
     if (!box) throw new Error(`There is no slider ${name}.`);
     const at = (share: number) => box.x + box.width * share;

@@ -1,0 +1,103 @@
+// Takes the pictures in docs/screenshots from the demo data, at 1280 × 800.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium } from 'playwright-core';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const folder = join(root, 'docs/screenshots');
+const data = mkdtempSync(join(tmpdir(), 'tovrin-pictures-'));
+const port = 7397;
+const base = `http://127.0.0.1:${port}`;
+mkdirSync(folder, { recursive: true });
+const server = spawn(join(root, 'bin/tovrin'), ['demo', '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('served at') && ready()));
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
+});
+
+/** One picture: opens a photo, does something, takes it. */
+async function picture(name, photo, act = async () => {}) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${base}/sets/1/photos/${photo}`);
+  const settled = async () => {
+    await page.waitForSelector('canvas[data-settled=true]');
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(500);
+  };
+  await settled();
+  const place = async (u, v) => {
+    const box = await page.locator('canvas[data-settled]').boundingBox();
+    const scale = Math.min((box.width - 28) / 3000, (box.height - 28) / 2000);
+    return [box.x + box.width / 2 + (u - 0.5) * 3000 * scale, box.y + box.height / 2 + (v - 0.5) * 2000 * scale];
+  };
+  await act({
+    page,
+    settled,
+    place,
+    tool: (title) => page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: title, exact: true }).click(),
+    view: (title) => page.getByRole('group', { name: 'View' }).getByRole('button', { name: title, exact: true }).click(),
+    addMove: async (title) => {
+      await page.getByRole('button', { name: 'Add a move' }).click();
+      await page.getByRole('menuitem', { name: new RegExp(`^${title}`) }).click();
+      await page.waitForTimeout(400);
+    },
+    stroke: async (...points) => {
+      await page.mouse.move(...(await place(...points[0])));
+      await page.mouse.down();
+      for (const point of points.slice(1)) await page.mouse.move(...(await place(...point)), { steps: 10 });
+      await page.mouse.up();
+      await page.waitForTimeout(800);
+      await settled();
+    },
+  });
+  await settled();
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+  await page.close();
+  console.log(`docs/screenshots/${name}.png`);
+}
+
+try {
+  await picture('main', 1);
+  await picture('chosen', 6, async ({ tool, stroke }) => {
+    await tool('Choose');
+    await stroke([0.32, 0.62]);
+    await stroke([0.18, 0.56], [0.3, 0.68], [0.42, 0.6], [0.3, 0.52]);
+  });
+  await picture('held', 3, async ({ page, tool, stroke }) => {
+    await tool('Choose');
+    await page.getByRole('button', { name: 'New move' }).click();
+    await stroke([0.18, 0.45], [0.4, 0.49], [0.6, 0.44], [0.35, 0.4]);
+    await stroke([0.66, 0.55], [0.72, 0.66], [0.85, 0.55], [0.85, 0.35]);
+    await tool('Hold');
+    await stroke([0.3, 0.6], [0.45, 0.65], [0.35, 0.7], [0.48, 0.73]);
+  });
+  await picture('readings', 2, async ({ page, tool, settled, place }) => {
+    await tool('Probe');
+    await settled();
+    for (const [u, v] of [[0.35, 0.7], [0.62, 0.4], [0.2, 0.2]]) {
+      await page.mouse.click(...(await place(u, v)));
+      await settled();
+    }
+  });
+  await picture('pull', 4, async ({ addMove, tool, stroke, page, place }) => {
+    await addMove('Band mix');
+    await tool('Pull');
+    await stroke([0.3, 0.75], [0.4, 0.75]);
+    await page.mouse.move(...(await place(0.3, 0.8)));
+  });
+  await picture('split', 2, async ({ view }) => {
+    await view('Split');
+  });
+  await picture('deliver', 1, async ({ page }) => {
+    await page.getByRole('button', { name: 'Deliver' }).click();
+  });
+} finally {
+  await browser.close();
+  server.kill('SIGTERM');
+  await new Promise((gone) => server.on('exit', gone));
+  rmSync(data, { recursive: true, force: true });
+}
