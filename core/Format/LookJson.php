@@ -199,8 +199,14 @@ final class LookJson
         /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, params?: array<mixed>} $move */
         $kind = MoveKinds::class($move['kind']);
 
+        try {
+            $settings = $kind::fromParams(new Params($move['params'] ?? []));
+        } catch (\InvalidArgumentException $e) {
+            throw new FormatError(\sprintf('%s.params: %s', $path, $e->getMessage()), 0, $e);
+        }
+
         return new Move(
-            $kind::fromParams(new Params($move['params'] ?? [])),
+            $settings,
             $move['label'] ?? '',
             $move['on'] ?? true,
             ($move['strength'] ?? 100) / 100.0,

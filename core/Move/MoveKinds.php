@@ -12,6 +12,16 @@ final class MoveKinds
         SelectiveColour::class,
         BandMix::class,
         Shift::class,
+        Recolour::class,
+        EvenOut::class,
+        Neutralise::class,
+        Curves::class,
+        HueCurves::class,
+        ColourBalance::class,
+        Saturation::class,
+        Warmth::class,
+        SideWarmth::class,
+        HueRelief::class,
     ];
 
     /**

@@ -14,6 +14,7 @@ use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Repository\Sets;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Move\Drawn;
 use Tovrin\Core\Reading\Digest;
 use Tovrin\Core\Reading\MoveSummary;
 
@@ -44,6 +45,15 @@ final readonly class ColourController
             'Cache-Control' => 'no-store',
             'Server-Timing' => \sprintf('look;dur=%.2f, compile;dur=%.2f', ($checked - $start) / 1e6, ($compiled - $checked) / 1e6),
         ]);
+    }
+
+    /** The curves of a move's settings, evenly spaced, for kinds that have any; see Drawn. */
+    #[Route('/api/moves/drawing', methods: ['POST'])]
+    public function drawing(Request $request): JsonResponse
+    {
+        $kind = (Body::of($request)->grade()->moves[0] ?? throw new Problem(422, 'look: must have one move.'))->kind;
+
+        return new JsonResponse((object) ($kind instanceof Drawn ? $kind->drawing() : []));
     }
 
     #[Route('/api/photos/{id<\d+>}/summary', methods: ['POST'])]

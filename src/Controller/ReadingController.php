@@ -35,6 +35,7 @@ use Tovrin\Core\Reading\Histogram;
 use Tovrin\Core\Reading\Reading;
 use Tovrin\Core\Reading\Region;
 use Tovrin\Core\Reading\Spill;
+use Tovrin\Core\Reading\Spread;
 use Tovrin\Core\Reading\Waveform;
 
 /** Reading a photo's colours and choosing among them: all of it computed by the core. */
@@ -103,6 +104,8 @@ final readonly class ReadingController
             'pots' => $after,
             'reached' => null === $weights ? null : array_sum($weights) / max(1, \count($weights)),
             'spill' => null === $weights ? [] : Spill::of($pots, $colours, $weights),
+            'reachedColour' => self::reachedColour($colours, $weights),
+            'spread' => null === $weights ? null : ['before' => Spread::of($colours, $weights), 'after' => Spread::of($evaluation->colours, $weights)],
             'scopes' => $this->scopes($evaluation->colours, $photo),
         ], 200, ['Server-Timing' => \sprintf('all;dur=%.1f', (hrtime(true) - $start) / 1e6)]);
     }
@@ -249,6 +252,18 @@ final readonly class ReadingController
             array_merge(...array_map(static fn (ColourBlock $b): array => $b->b, $blocks)),
             array_merge(...array_map(static fn (ColourBlock $b): array => $b->c, $blocks)),
         );
+    }
+
+    /**
+     * The mean of what the watched move reaches.
+     *
+     * @param array<int, float>|null $weights
+     */
+    private static function reachedColour(ColourBlock $colours, ?array $weights): ?string
+    {
+        $middle = null === $weights ? null : Spread::middle($colours, $weights);
+
+        return null === $middle ? null : Hex::format(...ColourBlock::of(OkLab::class, [$middle])->in(Srgb::class)->at(0));
     }
 
     private static function watched(Body $body, Grade $grade): ?int

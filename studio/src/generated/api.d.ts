@@ -1392,6 +1392,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/moves/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The curves of a move's settings, evenly spaced */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        look: components["schemas"]["Look"];
+                    };
+                };
+            };
+            responses: {
+                /** @description By name; empty for a kind without curves. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            [key: string]: number[];
+                        };
+                    };
+                };
+                /** @description It cannot be done; the message says why and what to do. */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -1577,6 +1630,13 @@ export interface components {
                 share: number;
             }[];
             scopes: components["schemas"]["Scopes"];
+            /** @description Mean colour of what the watched move reaches, #rrggbb. */
+            reachedColour: string | null;
+            /** @description Mean CIEDE2000 of what the watched move reaches from its own mean. */
+            spread: {
+                before: number;
+                after: number;
+            } | null;
         };
         Sample: {
             /** @enum {string} */

@@ -22,7 +22,21 @@ export interface Look {
    *
    * @maxItems 100
    */
-  moves: (SelectiveColourMove | BandMixMove | ShiftMove)[];
+  moves: (
+    | SelectiveColourMove
+    | BandMixMove
+    | ShiftMove
+    | RecolourMove
+    | EvenOutMove
+    | NeutraliseMove
+    | CurvesMove
+    | HueCurvesMove
+    | ColourBalanceMove
+    | SaturationMove
+    | WarmthMove
+    | SideWarmthMove
+    | HueReliefMove
+  )[];
 }
 /**
  * Adds or takes cyan, magenta, yellow and black in nine families: six hues, and whites, neutrals and blacks.
@@ -571,4 +585,510 @@ export interface ShiftParams {
    * Darker to the left, lighter to the right.
    */
   lightness?: number;
+}
+/**
+ * Carries a colour of the photo to one you give; its shades go along, so that form and texture stay.
+ */
+export interface RecolourMove {
+  kind: "recolour";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: RecolourParams;
+}
+export interface RecolourParams {
+  /**
+   * The colour of the photo that is to change.
+   */
+  anchor?: string | null;
+  /**
+   * The colour it is to become.
+   */
+  target?: string | null;
+  /**
+   * How far hue goes to the target.
+   */
+  hue?: number;
+  /**
+   * How far the strength of the colour goes to the target.
+   */
+  chroma?: number;
+  /**
+   * How far lightness goes to the target.
+   */
+  lightness?: number;
+  /**
+   * Leaves lightness as it is, so that light and shade stay exactly.
+   */
+  keepTone?: boolean;
+}
+/**
+ * Pulls what it reaches towards one colour, in hue, in strength and in lightness apart. Give it a reach first.
+ */
+export interface EvenOutMove {
+  kind: "even-out";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: EvenOutParams;
+}
+export interface EvenOutParams {
+  /**
+   * The colour that all are pulled to.
+   */
+  anchor?: string | null;
+  /**
+   * How far hues come together.
+   */
+  hue?: number;
+  /**
+   * How far strengths come together.
+   */
+  chroma?: number;
+  /**
+   * How far light and shade come together; a lot of it flattens form.
+   */
+  lightness?: number;
+}
+/**
+ * Takes a cast out: point at what ought to be grey or white, once, or once each for shadows, midtones and highlights.
+ */
+export interface NeutraliseMove {
+  kind: "neutralise";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: NeutraliseParams;
+}
+export interface NeutraliseParams {
+  /**
+   * A colour that ought to be neutral; used while no zone has its own.
+   */
+  all?: string | null;
+  /**
+   * A dark colour that ought to be neutral.
+   */
+  shadows?: string | null;
+  /**
+   * A middle colour that ought to be neutral.
+   */
+  midtones?: string | null;
+  /**
+   * A light colour that ought to be neutral.
+   */
+  highlights?: string | null;
+}
+/**
+ * Tone curves through points you set: for all channels, for one, or for light alone. A steeper curve is more contrast.
+ */
+export interface CurvesMove {
+  kind: "curves";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: CurvesParams;
+}
+export interface CurvesParams {
+  /**
+   * Points of input and output, 0 to 255.
+   *
+   * @maxItems 32
+   */
+  all?: [unknown, unknown][];
+  /**
+   * Points of input and output, 0 to 255.
+   *
+   * @maxItems 32
+   */
+  red?: [unknown, unknown][];
+  /**
+   * Points of input and output, 0 to 255.
+   *
+   * @maxItems 32
+   */
+  green?: [unknown, unknown][];
+  /**
+   * Points of input and output, 0 to 255.
+   *
+   * @maxItems 32
+   */
+  blue?: [unknown, unknown][];
+  /**
+   * Points of input and output, 0 to 255.
+   *
+   * @maxItems 32
+   */
+  light?: [unknown, unknown][];
+}
+/**
+ * Hue, saturation and luminance as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.
+ */
+export interface HueCurvesMove {
+  kind: "hue-curves";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: HueCurvesParams;
+}
+export interface HueCurvesParams {
+  /**
+   * Points of hue in degrees and value.
+   *
+   * @maxItems 32
+   */
+  hue?: [unknown, unknown][];
+  /**
+   * Points of hue in degrees and value.
+   *
+   * @maxItems 32
+   */
+  saturation?: [unknown, unknown][];
+  /**
+   * Points of hue in degrees and value.
+   *
+   * @maxItems 32
+   */
+  luminance?: [unknown, unknown][];
+}
+/**
+ * Tints shadows, midtones and highlights apart from one another; how far each reaches is drawn and can be changed.
+ */
+export interface ColourBalanceMove {
+  kind: "colour-balance";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: ColourBalanceParams;
+}
+export interface ColourBalanceParams {
+  shadows?: Shadows;
+  midtones?: Midtones;
+  highlights?: Highlights;
+  /**
+   * Puts each colour back to the lightness it had.
+   */
+  keepLuminance?: boolean;
+  bounds?: ToneBounds;
+}
+export interface Shadows {
+  /**
+   * To the left more cyan, to the right more red.
+   */
+  cyanRed?: number;
+  /**
+   * To the left more magenta, to the right more green.
+   */
+  magentaGreen?: number;
+  /**
+   * To the left more yellow, to the right more blue.
+   */
+  yellowBlue?: number;
+}
+export interface Midtones {
+  /**
+   * To the left more cyan, to the right more red.
+   */
+  cyanRed?: number;
+  /**
+   * To the left more magenta, to the right more green.
+   */
+  magentaGreen?: number;
+  /**
+   * To the left more yellow, to the right more blue.
+   */
+  yellowBlue?: number;
+}
+export interface Highlights {
+  /**
+   * To the left more cyan, to the right more red.
+   */
+  cyanRed?: number;
+  /**
+   * To the left more magenta, to the right more green.
+   */
+  magentaGreen?: number;
+  /**
+   * To the left more yellow, to the right more blue.
+   */
+  yellowBlue?: number;
+}
+export interface ToneBounds {
+  /**
+   * Up to this lightness shadows weigh in full.
+   */
+  shadowsFull?: number;
+  /**
+   * From this lightness on shadows weigh nothing.
+   */
+  shadowsEnd?: number;
+  /**
+   * Up to this lightness highlights weigh nothing.
+   */
+  highlightsStart?: number;
+  /**
+   * From this lightness on highlights weigh in full.
+   */
+  highlightsFull?: number;
+}
+/**
+ * Strength of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for what shouts.
+ */
+export interface SaturationMove {
+  kind: "saturation";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: SaturationParams;
+}
+export interface SaturationParams {
+  /**
+   * Scales every colour alike: −100 leaves grey, +100 doubles it.
+   */
+  saturation?: number;
+  /**
+   * Acts most on weak colours and least on warm strong ones.
+   */
+  vibrance?: number;
+  /**
+   * Colours weaker than this stay as they are, so that greys and their noise are left alone.
+   */
+  guard?: number;
+  /**
+   * Bends colours stronger than this softly back; 100 is off.
+   */
+  limit?: number;
+  /**
+   * Darkens strong colours, as a thicker glaze would; to the left it lightens them.
+   */
+  density?: number;
+}
+/**
+ * Warms or cools the whole picture as another daylight would, with a tint from green to magenta.
+ */
+export interface WarmthMove {
+  kind: "warmth";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: WarmthParams;
+}
+export interface WarmthParams {
+  /**
+   * To the left bluer, to the right more orange; equal steps look alike.
+   */
+  warmth?: number;
+  /**
+   * To the left greener, to the right more magenta.
+   */
+  tint?: number;
+}
+/**
+ * Warms or cools the warm side of the colours and the cool side apart: warm the oranges while the blues get cooler.
+ */
+export interface SideWarmthMove {
+  kind: "side-warmth";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: SideWarmthParams;
+}
+export interface SideWarmthParams {
+  /**
+   * Reds to limes: cooler to the left, warmer to the right.
+   */
+  warm?: number;
+  /**
+   * Jades to violets: cooler to the left, warmer to the right.
+   */
+  cool?: number;
+}
+/**
+ * Lightens one hue while its opposite darkens, the more the stronger the colour: parts colours that lie close in tone.
+ */
+export interface HueReliefMove {
+  kind: "hue-relief";
+  /**
+   * The name the user gave it; empty for none.
+   */
+  label?: string;
+  /**
+   * Whether it acts.
+   */
+  on?: boolean;
+  /**
+   * How much of its effect is mixed in, in per cent.
+   */
+  strength?: number;
+  /**
+   * The colour its reach is measured on: the photo's own, or what the moves above made of it.
+   */
+  reads?: "source" | "running";
+  /**
+   * Which colours it acts on; null is everything.
+   */
+  reach?: Reach | null;
+  params?: HueReliefParams;
+}
+export interface HueReliefParams {
+  /**
+   * The hue that lightens; the one across the circle darkens.
+   */
+  hue?: number;
+  /**
+   * To the left it is the other way round.
+   */
+  amount?: number;
 }

@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+
+/**
+ * Tone curves on encoded RGB, 0…255: one for all three channels, then one each, then one for light
+ * (OKLab lightness on the scale of encoded grey, which leaves hue and chroma alone).
+ *
+ * Flat beyond the end points of a curve; what an earlier move pushed out of 0…255 keeps its distance
+ * from the end, so that nothing is lost between moves.
+ */
+final readonly class Curves implements MoveKind, Drawn
+{
+    public const CHANNELS = ['all' => 'All three', 'red' => 'Red', 'green' => 'Green', 'blue' => 'Blue', 'light' => 'Light'];
+
+    /** @var array<string, MonotoneCurve> by channel; a channel at rest is missing */
+    private array $curves;
+
+    /** @param array<string, list<array{0: float, 1: float}>> $points by channel; none, or the straight line, is at rest */
+    public function __construct(array $points)
+    {
+        $curves = [];
+        foreach ($points as $channel => $list) {
+            if (!isset(self::CHANNELS[$channel])) {
+                throw new \InvalidArgumentException(\sprintf('Curves have no channel "%s".', $channel));
+            }
+            if ([] === $list) {
+                continue;
+            }
+            if (\count($list) < 2) {
+                throw new \InvalidArgumentException(\sprintf('the curve "%s" has one point; it needs two or more, or none.', $channel));
+            }
+            try {
+                $curve = new MonotoneCurve($list);
+            } catch (\InvalidArgumentException $e) {
+                throw new \InvalidArgumentException(\sprintf('%s: %s', $channel, $e->getMessage()), 0, $e);
+            }
+            if (!self::isStraight($list)) {
+                $curves[$channel] = $curve;
+            }
+        }
+        $this->curves = $curves;
+    }
+
+    public static function id(): string
+    {
+        return 'curves';
+    }
+
+    public static function title(): string
+    {
+        return 'Curves';
+    }
+
+    public static function help(): string
+    {
+        return 'Tone curves through points you set: for all channels, for one, or for light alone. A steeper curve is more contrast.';
+    }
+
+    public static function paramsSchema(): array
+    {
+        $settings = [];
+        foreach (self::CHANNELS as $channel => $title) {
+            $settings[$channel] = Setting::points($title, 'Points of input and output, 0 to 255.', [0, 255], [0, 255]);
+        }
+
+        return Setting::group('Curves', $settings);
+    }
+
+    public static function fromParams(Params $params): self
+    {
+        $points = [];
+        foreach (array_keys(self::CHANNELS) as $channel) {
+            $points[$channel] = $params->points($channel);
+        }
+
+        return new self($points);
+    }
+
+    public static function space(): string
+    {
+        return Srgb::class;
+    }
+
+    public function isAtRest(): bool
+    {
+        return [] === $this->curves;
+    }
+
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        $channels = [$colours->a, $colours->b, $colours->c];
+        foreach (['red', 'green', 'blue'] as $i => $name) {
+            foreach (['all', $name] as $which) {
+                if (isset($this->curves[$which])) {
+                    $channels[$i] = self::through($this->curves[$which], $channels[$i]);
+                }
+            }
+        }
+        $out = new ColourBlock(Srgb::class, ...$channels);
+        if (!isset($this->curves['light'])) {
+            return $out;
+        }
+        $lab = $out->in(OkLab::class);
+        $cubed = [];
+        foreach ($lab->a as $light) {
+            $cubed[] = $light * $light * $light;
+        }
+        $grey = (new ColourBlock(LinearSrgb::class, $cubed, $cubed, $cubed))->in(Srgb::class)->a;
+        $grey = self::through($this->curves['light'], $grey);
+        $light = (new ColourBlock(Srgb::class, $grey, $grey, $grey))->in(OkLab::class)->a;
+
+        return (new ColourBlock(OkLab::class, $light, $lab->b, $lab->c))->in(Srgb::class);
+    }
+
+    public function drawing(): array
+    {
+        $levels = array_map(static fn (int $level): float => (float) $level, range(0, 255));
+        $drawing = [];
+        foreach (array_keys(self::CHANNELS) as $channel) {
+            $drawing[$channel] = array_values(isset($this->curves[$channel]) ? $this->curves[$channel]->at($levels) : $levels);
+        }
+
+        return $drawing;
+    }
+
+    /**
+     * @param array<int, float> $values 0…1, and beyond
+     *
+     * @return array<int, float>
+     */
+    private static function through(MonotoneCurve $curve, array $values): array
+    {
+        $scaled = [];
+        foreach ($values as $v) {
+            $scaled[] = 255.0 * ($v < 0.0 ? 0.0 : ($v > 1.0 ? 1.0 : $v));
+        }
+        $out = $curve->at($scaled);
+        $n = \count($values);
+        for ($i = 0; $i < $n; ++$i) {
+            $v = $values[$i];
+            $out[$i] = $out[$i] / 255.0 + ($v < 0.0 ? $v : ($v > 1.0 ? $v - 1.0 : 0.0));
+        }
+
+        return $out;
+    }
+
+    /** @param list<array{0: float, 1: float}> $points */
+    private static function isStraight(array $points): bool
+    {
+        foreach ($points as [$x, $y]) {
+            if ($x !== $y) {
+                return false;
+            }
+        }
+
+        return 0.0 === $points[0][0] && 255.0 === $points[\count($points) - 1][0];
+    }
+}

@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLch;
+
+/**
+ * Hue, saturation and luminance as curves over the hue circle, through any points: periodic monotone
+ * cubics in OKLCh degrees. They act as the settings of BandMix do.
+ */
+final readonly class HueCurves implements MoveKind, Drawn
+{
+    /** The curves with their titles, units and the most they go up or down. */
+    public const CURVES = ['hue' => ['Hue', '°', 60.0], 'saturation' => ['Saturation', '%', 100.0], 'luminance' => ['Luminance', '%', 100.0]];
+
+    /** @var array<string, MonotoneCurve> by name; one at rest is missing */
+    private array $curves;
+
+    /** @param array<string, list<array{0: float, 1: float}>> $points hue in degrees and value, by curve */
+    public function __construct(array $points)
+    {
+        $curves = [];
+        foreach ($points as $name => $list) {
+            if (!isset(self::CURVES[$name])) {
+                throw new \InvalidArgumentException(\sprintf('Hue curves have no curve "%s".', $name));
+            }
+            if ([] === $list) {
+                continue;
+            }
+            try {
+                $curve = new MonotoneCurve($list, 360.0);
+            } catch (\InvalidArgumentException $e) {
+                throw new \InvalidArgumentException(\sprintf('%s: %s', $name, $e->getMessage()), 0, $e);
+            }
+            if (!$curve->isFlatAt(0.0)) {
+                $curves[$name] = $curve;
+            }
+        }
+        $this->curves = $curves;
+    }
+
+    public static function id(): string
+    {
+        return 'hue-curves';
+    }
+
+    public static function title(): string
+    {
+        return 'Hue curves';
+    }
+
+    public static function help(): string
+    {
+        return 'Hue, saturation and luminance as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.';
+    }
+
+    public static function paramsSchema(): array
+    {
+        $settings = [];
+        foreach (self::CURVES as $name => [$title, , $most]) {
+            $settings[$name] = Setting::points($title, 'Points of hue in degrees and value.', [0, 360], [-$most, $most]);
+        }
+
+        return Setting::group('Hue curves', $settings);
+    }
+
+    public static function fromParams(Params $params): self
+    {
+        $points = [];
+        foreach (array_keys(self::CURVES) as $name) {
+            $points[$name] = $params->points($name);
+        }
+
+        return new self($points);
+    }
+
+    public static function space(): string
+    {
+        return OkLch::class;
+    }
+
+    public function isAtRest(): bool
+    {
+        return [] === $this->curves;
+    }
+
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        $light = $colours->a;
+        $chroma = $colours->b;
+        $hue = $colours->c;
+        $n = \count($hue);
+        // All three are read at the hue the colour came with.
+        $turns = isset($this->curves['hue']) ? $this->curves['hue']->at($hue) : null;
+        $scales = isset($this->curves['saturation']) ? $this->curves['saturation']->at($hue) : null;
+        $lifts = isset($this->curves['luminance']) ? $this->curves['luminance']->at($hue) : null;
+        for ($i = 0; $i < $n; ++$i) {
+            if (null !== $lifts) {
+                $t = $chroma[$i] / BandMix::FADE_CHROMA;
+                $lift = $lifts[$i] / 100.0 * BandMix::LUMINANCE_SPAN;
+                $light[$i] += $t >= 1.0 ? $lift : $lift * $t * $t * (3.0 - 2.0 * $t);
+            }
+            if (null !== $scales) {
+                $chroma[$i] *= 1.0 + $scales[$i] / 100.0;
+            }
+            if (null !== $turns) {
+                $hue[$i] += $turns[$i];
+            }
+        }
+
+        return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+    }
+
+    public function drawing(): array
+    {
+        $degrees = array_map(static fn (int $degree): float => (float) $degree, range(0, 360));
+        $drawing = [];
+        foreach (array_keys(self::CURVES) as $name) {
+            $drawing[$name] = array_values(isset($this->curves[$name]) ? $this->curves[$name]->at($degrees) : array_fill(0, 361, 0.0));
+        }
+
+        return $drawing;
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLch;
+
+/**
+ * One hue lightens while its opposite darkens, by chroma: relief between colours that a grey picture
+ * would show as one. Lightness moves by RELIEF × amount × chroma × cos(distance of hue).
+ */
+final readonly class HueRelief implements MoveKind
+{
+    /** OKLCh lightness per unit of chroma at 100. */
+    private const RELIEF = 1.2;
+
+    public function __construct(public float $hue, public float $amount)
+    {
+    }
+
+    public static function id(): string
+    {
+        return 'hue-relief';
+    }
+
+    public static function title(): string
+    {
+        return 'Hue relief';
+    }
+
+    public static function help(): string
+    {
+        return 'Lightens one hue while its opposite darkens, the more the stronger the colour: parts colours that lie close in tone.';
+    }
+
+    public static function paramsSchema(): array
+    {
+        return Setting::group('Hue relief', [
+            'hue' => Setting::slider('Hue', 'The hue that lightens; the one across the circle darkens.', 0, 360, '°', 60),
+            'amount' => Setting::slider('Amount', 'To the left it is the other way round.', -100, 100),
+        ]);
+    }
+
+    public static function fromParams(Params $params): self
+    {
+        return new self($params->number('hue', 60.0), $params->number('amount'));
+    }
+
+    public static function space(): string
+    {
+        return OkLch::class;
+    }
+
+    public function isAtRest(): bool
+    {
+        return 0.0 === $this->amount;
+    }
+
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        $light = $colours->a;
+        $chroma = $colours->b;
+        $hue = $colours->c;
+        $by = self::RELIEF * $this->amount / 100.0;
+        $centre = $this->hue;
+        $n = \count($light);
+        for ($i = 0; $i < $n; ++$i) {
+            $light[$i] += $by * $chroma[$i] * cos(0.017453292519943295 * ($hue[$i] - $centre));
+        }
+
+        return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+    }
+}

@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+use Tovrin\Core\Colour\Bradford;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Colour\XyzD65;
+use Tovrin\Core\Reach\ToneZones;
+
+/**
+ * Takes a cast out: a colour that ought to be neutral is carried to neutral at unchanged luminance by
+ * Bradford adaptation, and everything goes along. With a colour for each of several tone zones, each
+ * zone has its own adaptation; they blend over lightness with the weights of ToneZones, whose bounds
+ * lie at the colours themselves, so that each of them comes out neutral.
+ */
+final readonly class Neutralise implements MoveKind
+{
+    /** Darker or more colourful than this there is no light to tell a cast by. */
+    private const LEAST_LIGHT = 0.002;
+
+    /** @var array<string, non-empty-list<array{0: float, 1: float, 2: float}>> adaptation by zone, or by 'all' */
+    private array $matrices;
+
+    private ?ToneZones $zones;
+
+    /**
+     * @param string|null $all        `#rrggbb` that ought to be neutral, for all tones; null for none
+     * @param string|null $shadows    the same for shadows
+     * @param string|null $midtones   the same for midtones
+     * @param string|null $highlights the same for highlights
+     *
+     * @throws \InvalidArgumentException when one is too dark, or their lightnesses do not rise
+     */
+    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights)
+    {
+        $given = array_filter(['shadows' => $shadows, 'midtones' => $midtones, 'highlights' => $highlights], static fn (?string $c): bool => null !== $c);
+        if ([] === $given) {
+            $given = null === $all ? [] : ['all' => $all];
+        }
+        $matrices = $lights = [];
+        foreach ($given as $zone => $hex) {
+            $colour = ColourBlock::of(Srgb::class, [Hex::parse((string) $hex)]);
+            [$x, $y, $z] = $colour->in(XyzD65::class)->at(0);
+            if ($y < self::LEAST_LIGHT || min($x, $z) <= 0.0) {
+                throw new \InvalidArgumentException(\sprintf('%s: %s is too dark to tell a cast by. Choose a lighter place.', $zone, $hex));
+            }
+            $matrices[$zone] = Bradford::onLinearSrgb([$x / $y, 1.0, $z / $y], Bradford::srgbWhite());
+            $lights[$zone] = $colour->in(OkLab::class)->a[0];
+        }
+        $before = null;
+        foreach ($lights as $zone => $light) {
+            if (null !== $before && $light <= $before[1]) {
+                throw new \InvalidArgumentException(\sprintf('the colour for %s is not lighter than the one for %s. Swap them, or choose others.', $zone, $before[0]));
+            }
+            $before = [$zone, $light];
+        }
+        $this->matrices = $matrices;
+        $this->zones = \count($lights) > 1 ? self::zones($lights) : null;
+    }
+
+    public static function id(): string
+    {
+        return 'neutralise';
+    }
+
+    public static function title(): string
+    {
+        return 'Neutralise';
+    }
+
+    public static function help(): string
+    {
+        return 'Takes a cast out: point at what ought to be grey or white, once, or once each for shadows, midtones and highlights.';
+    }
+
+    public static function paramsSchema(): array
+    {
+        return Setting::group('Neutralise', [
+            'all' => Setting::colour('All tones', 'A colour that ought to be neutral; used while no zone has its own.'),
+            'shadows' => Setting::colour('Shadows', 'A dark colour that ought to be neutral.'),
+            'midtones' => Setting::colour('Midtones', 'A middle colour that ought to be neutral.'),
+            'highlights' => Setting::colour('Highlights', 'A light colour that ought to be neutral.'),
+        ]);
+    }
+
+    public static function fromParams(Params $params): self
+    {
+        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'));
+    }
+
+    public static function space(): string
+    {
+        return LinearSrgb::class;
+    }
+
+    public function isAtRest(): bool
+    {
+        return [] === $this->matrices;
+    }
+
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        if (null === $this->zones) {
+            foreach ($this->matrices as $matrix) {
+                return Bradford::apply($colours, $matrix);
+            }
+
+            return $colours;
+        }
+        $weights = array_combine(ToneZones::NAMES, $this->zones->weights($colours->in(OkLab::class)->a));
+        // A zone without a colour of its own lies between the other two, or is the nearer one's.
+        if (!isset($this->matrices['midtones'])) {
+            $n = \count($weights['midtones']);
+            for ($i = 0; $i < $n; ++$i) {
+                $weights['shadows'][$i] += 0.5 * $weights['midtones'][$i];
+                $weights['highlights'][$i] += 0.5 * $weights['midtones'][$i];
+            }
+        } elseif (!isset($this->matrices['shadows'])) {
+            $weights['midtones'] = self::sum($weights['midtones'], $weights['shadows']);
+        } elseif (!isset($this->matrices['highlights'])) {
+            $weights['midtones'] = self::sum($weights['midtones'], $weights['highlights']);
+        }
+        $n = $colours->count();
+        $red = $green = $blue = array_fill(0, $n, 0.0);
+        foreach ($this->matrices as $zone => $matrix) {
+            $part = Bradford::apply($colours, $matrix);
+            $w = $weights[$zone] ?? [];
+            $a = $part->a;
+            $b = $part->b;
+            $c = $part->c;
+            for ($i = 0; $i < $n; ++$i) {
+                $red[$i] += $w[$i] * $a[$i];
+                $green[$i] += $w[$i] * $b[$i];
+                $blue[$i] += $w[$i] * $c[$i];
+            }
+        }
+
+        return new ColourBlock(LinearSrgb::class, $red, $green, $blue);
+    }
+
+    /** @param array<string, float> $lights lightness of the colours by zone, two or three, rising */
+    private static function zones(array $lights): ToneZones
+    {
+        $middle = $lights['midtones'] ?? (($lights['shadows'] ?? 0.0) + ($lights['highlights'] ?? 1.0)) / 2;
+
+        return new ToneZones($lights['shadows'] ?? $middle, $middle, $middle, $lights['highlights'] ?? $middle);
+    }
+
+    /**
+     * @param array<int, float> $p
+     * @param array<int, float> $q
+     *
+     * @return array<int, float>
+     */
+    private static function sum(array $p, array $q): array
+    {
+        $n = \count($p);
+        for ($i = 0; $i < $n; ++$i) {
+            $p[$i] += $q[$i];
+        }
+
+        return $p;
+    }
+}

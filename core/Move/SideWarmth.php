@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Move;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLab;
+
+/**
+ * Warms or cools the warm and the cool half of the hue circle separately.
+ *
+ * On OKLab: a colour moves along the warm–cool line by a share of its own chroma, so that neutrals
+ * stay. The halves blend with a raised cosine over the circle.
+ */
+final readonly class SideWarmth implements MoveKind
+{
+    /** OKLCh hue in the middle of the warm half. */
+    public const WARM_HUE = 60.0;
+    /** Share of its chroma that a colour moves at 100. */
+    private const REACH = 0.6;
+
+    public function __construct(public float $warm, public float $cool)
+    {
+    }
+
+    public static function id(): string
+    {
+        return 'side-warmth';
+    }
+
+    public static function title(): string
+    {
+        return 'Side warmth';
+    }
+
+    public static function help(): string
+    {
+        return 'Warms or cools the warm side of the colours and the cool side apart: warm the oranges while the blues get cooler.';
+    }
+
+    public static function paramsSchema(): array
+    {
+        return Setting::group('Side warmth', [
+            'warm' => Setting::slider('Warm side', 'Reds to limes: cooler to the left, warmer to the right.', -100, 100),
+            'cool' => Setting::slider('Cool side', 'Jades to violets: cooler to the left, warmer to the right.', -100, 100),
+        ]);
+    }
+
+    public static function fromParams(Params $params): self
+    {
+        return new self($params->number('warm'), $params->number('cool'));
+    }
+
+    public static function space(): string
+    {
+        return OkLab::class;
+    }
+
+    public function isAtRest(): bool
+    {
+        return 0.0 === $this->warm && 0.0 === $this->cool;
+    }
+
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        $green = $colours->b;
+        $blue = $colours->c;
+        $towardsA = cos(deg2rad(self::WARM_HUE));
+        $towardsB = sin(deg2rad(self::WARM_HUE));
+        $warm = self::REACH * $this->warm / 100.0;
+        $cool = self::REACH * $this->cool / 100.0;
+        $n = \count($green);
+        for ($i = 0; $i < $n; ++$i) {
+            $a = $green[$i];
+            $b = $blue[$i];
+            $chroma = sqrt($a * $a + $b * $b);
+            if ($chroma <= 0.0) {
+                continue;
+            }
+            $half = 0.5 + 0.5 * ($a * $towardsA + $b * $towardsB) / $chroma;
+            $by = $chroma * ($half * $warm + (1.0 - $half) * $cool);
+            $green[$i] = $a + $by * $towardsA;
+            $blue[$i] = $b + $by * $towardsB;
+        }
+
+        return new ColourBlock(OkLab::class, $colours->a, $green, $blue);
+    }
+}

@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\Core\Move;
+
+use PHPUnit\Framework\TestCase;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\DeltaE2000;
+use Tovrin\Core\Colour\GamutEdge;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Grade\Evaluator;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Move\EvenOut;
+use Tovrin\Core\Move\Recolour;
+use Tovrin\Core\Move\Saturation;
+use Tovrin\Core\Reach\ReachFitter;
+use Tovrin\Core\Reading\Region;
+use Tovrin\Core\Reading\Spread;
+use Tovrin\Tests\Core\DemoPhoto;
+use Tovrin\Tests\Core\Looks;
+
+/** Saturation, recolour, even-out, side warmth and hue relief. */
+final class ColourfulMovesTest extends TestCase
+{
+    public function testSaturationOfMinus100IsExactlyGrey(): void
+    {
+        $grade = Looks::of(['kind' => 'saturation', 'params' => ['saturation' => -100]]);
+        foreach ([[0.9, 0.1, 0.2], [0.2, 0.6, 0.9], [0.7, 0.6, 0.1]] as $colour) {
+            $out = Looks::through($grade, ...$colour);
+            self::assertEqualsWithDelta([$out[0], $out[0], $out[0]], $out, 1e-7);
+        }
+    }
+
+    public function testVibranceOfMinus100KeepsWarmStrongColoursLongest(): void
+    {
+        // Common practice.
+        $left = static function (float $chroma, float $hue): float {
+            $out = (new Saturation(0.0, -100.0, 0.0, 100.0, 0.0))->apply(ColourBlock::one(OkLch::class, 0.65, $chroma, $hue));
+
+            return $out->b[0] / $chroma;
+        };
+        self::assertGreaterThan($left(0.03, 55.0), $left(0.13, 55.0), 'strong over weak');
+        self::assertGreaterThan($left(0.05, 235.0), $left(0.05, 55.0), 'warm over cool');
+        self::assertLessThan(0.3, $left(0.01, 235.0), 'weak colours go');
+    }
+
+    public function testVibranceLiftsWeakColoursMost(): void
+    {
+        $gain = static fn (float $chroma): float => (new Saturation(0.0, 60.0, 0.0, 100.0, 0.0))->apply(ColourBlock::one(OkLch::class, 0.6, $chroma, 240.0))->b[0] / $chroma;
+        self::assertGreaterThan(1.4, $gain(0.01));
+        self::assertGreaterThan($gain(0.1), $gain(0.03));
+        self::assertEqualsWithDelta(1.0, $gain(0.3), 1e-9);
+    }
+
+    public function testTheGuardKeepsGreysAndTheLimitBendsSoftly(): void
+    {
+        $guarded = new Saturation(100.0, 0.0, 50.0, 100.0, 0.0);
+        self::assertEqualsWithDelta(0.01, $guarded->apply(ColourBlock::one(OkLch::class, 0.6, 0.01, 40.0))->b[0], 0.0012);
+        self::assertEqualsWithDelta(0.12, $guarded->apply(ColourBlock::one(OkLch::class, 0.6, 0.06, 40.0))->b[0], 1e-9);
+        $limited = (new Saturation(0.0, 0.0, 0.0, 25.0, 0.0))->drawing()['cool'];
+        for ($i = 1; $i < 65; ++$i) {
+            self::assertGreaterThan($limited[$i - 1], $limited[$i], 'order is kept');
+        }
+        self::assertLessThan(0.1, $limited[64]);
+        self::assertEqualsWithDelta(0.05, $limited[10], 1e-9, 'untouched below the knee');
+    }
+
+    public function testDensityDarkensStrongColoursAndLeavesGreys(): void
+    {
+        $dense = new Saturation(0.0, 0.0, 0.0, 100.0, 60.0);
+        $light = static fn (float $chroma): float => $dense->apply(ColourBlock::one(OkLch::class, 0.6, $chroma, 40.0))->a[0];
+        self::assertSame(0.6, $light(0.0));
+        self::assertLessThan($light(0.05), $light(0.15));
+    }
+
+    public function testTheEdgeOfTheGamutIsWhereItIs(): void
+    {
+        // The corners of RGB lie on it: their own chroma, within the coarseness of the table, which cuts corners.
+        foreach ([[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0], [1.0, 1.0, 0.0]] as $corner) {
+            [$l, $c, $h] = ColourBlock::of(Srgb::class, [$corner])->in(OkLch::class)->at(0);
+            self::assertEqualsWithDelta($c, GamutEdge::chromas([$l], [$h])[0], 0.22 * $c);
+        }
+        self::assertLessThan(0.01, GamutEdge::chromas([0.0], [40.0])[0]);
+        self::assertLessThan(0.01, GamutEdge::chromas([1.0], [40.0])[0]);
+    }
+
+    public function testTheAnchorLandsOnTheTarget(): void
+    {
+        foreach ([['#c8922e', '#8a5a86'], ['#1a5a5c', '#a03020'], ['#808080', '#3d6f8e'], ['#b0b4b0', '#c8922e']] as [$anchor, $target]) {
+            $out = ColourBlock::one(Srgb::class, ...Looks::through(Looks::of(['kind' => 'recolour', 'params' => ['anchor' => $anchor, 'target' => $target]]), ...Hex::parse($anchor)));
+            self::assertLessThan(0.5, DeltaE2000::between($out, ColourBlock::one(Srgb::class, ...Hex::parse($target)))[0], "$anchor to $target");
+        }
+    }
+
+    public function testATargetTheScreenCannotShowIsBroughtIntoGamutAndNotRefused(): void
+    {
+        // A light anchor to a vivid dark blue: the anchor's light neighbours leave the gamut on the way.
+        $grade = Looks::of(['kind' => 'recolour', 'params' => ['anchor' => '#d8c8a0', 'target' => '#0000ff', 'lightness' => 0]]);
+        $out = Looks::through($grade, ...Hex::parse('#fff0d0'));
+        self::assertGreaterThanOrEqual(0.0, min($out));
+        self::assertLessThanOrEqual(1.0, max($out));
+    }
+
+    public function testKeepToneKeepsTheTextureOfTheBowl(): void
+    {
+        $bowl = DemoPhoto::named('bowl-and-vase')->objects[1] ?? ColourBlock::of(Srgb::class, []);
+        $before = $bowl->in(OkLch::class)->a;
+        $after = (new Recolour('#a8742b', '#6a4a80', keepTone: true))->apply($bowl->in(OkLch::class))->a;
+        self::assertSame($before, $after);
+        // Offset as a whole, the contrast between its lights and shades is the same too.
+        $moved = (new Recolour('#a8742b', '#6a4a80'))->apply($bowl->in(OkLch::class))->a;
+        self::assertEqualsWithDelta(max([0.0, ...$before]) - min([1.0, ...$before]), max([0.0, ...$moved]) - min([1.0, ...$moved]), 1e-9);
+    }
+
+    public function testEvenOutBringsTheTilesTogetherAndLeavesTheBoard(): void
+    {
+        $demo = DemoPhoto::named('tiles');
+        $stroke = [[0.12, 0.2], [0.22, 0.22], [0.22, 0.45], [0.3, 0.5], [0.5, 0.52], [0.68, 0.5], [0.7, 0.7], [0.2, 0.7], [0.05, 0.7]];
+        $reach = ReachFitter::fit(Region::path($demo->raster, $stroke, 9)->colours, ColourBlock::of(Srgb::class, []))->reach;
+        self::assertNotNull($reach);
+        $grade = LookJson::read((string) json_encode(['tovrinLook' => 1, 'moves' => [[
+            'kind' => 'even-out', 'reach' => LookJson::reachData($reach), 'params' => ['anchor' => '#45765f', 'hue' => 100, 'chroma' => 100, 'lightness' => 100],
+        ]]]));
+        $tiles = $demo->objects[1] ?? ColourBlock::of(Srgb::class, []);
+        $all = array_fill(0, $tiles->count(), 1.0);
+        self::assertLessThan(0.2, Spread::of(self::through($grade, $tiles), $all) / Spread::of($tiles, $all));
+        // What does not move: whatever the reach leaves alone, exactly.
+        $board = $demo->objects[2] ?? ColourBlock::of(Srgb::class, []);
+        $after = self::through($grade, $board);
+        $weights = $reach->weights(new Colours($board));
+        $differences = DeltaE2000::between($board, $after);
+        foreach ($weights as $i => $weight) {
+            if (0.0 === $weight) {
+                self::assertLessThan(1e-6, $differences[$i]);
+            }
+        }
+    }
+
+    public function testEvenOutPullsEachByItsOwnShareTheShortWayRound(): void
+    {
+        $move = new EvenOut(Hex::format(...ColourBlock::one(OkLch::class, 0.6, 0.1, 10.0)->in(Srgb::class)->at(0)), 50.0, 25.0, 0.0);
+        [$l, $c, $h] = $move->apply(ColourBlock::one(OkLch::class, 0.5, 0.06, 350.0))->at(0);
+        self::assertSame(0.5, $l);
+        self::assertEqualsWithDelta(0.07, $c, 5e-4);
+        self::assertEqualsWithDelta(360.0, $h, 0.5);
+    }
+
+    public function testTheWarmSideWarmsAndTheCoolSideCoolsApart(): void
+    {
+        $orange = [0.75, 0.5, 0.3];
+        $blue = [0.25, 0.45, 0.7];
+        $warm = Looks::of(['kind' => 'side-warmth', 'params' => ['warm' => 60]]);
+        $cool = Looks::of(['kind' => 'side-warmth', 'params' => ['cool' => -60]]);
+        self::assertGreaterThan(0.02, self::warming($warm, ...$orange));
+        self::assertEqualsWithDelta(0.0, self::warming($warm, ...$blue), 0.006);
+        self::assertLessThan(-0.02, self::warming($cool, ...$blue));
+        self::assertEqualsWithDelta(0.0, self::warming($cool, ...$orange), 0.006);
+    }
+
+    public function testHueReliefLightensOneHueAndDarkensItsOppositeAlike(): void
+    {
+        $grade = Looks::of(['kind' => 'hue-relief', 'params' => ['hue' => 60, 'amount' => 50]]);
+        $light = static fn (float $hue): float => ColourBlock::one(Srgb::class, ...Looks::through($grade, ...ColourBlock::one(OkLch::class, 0.6, 0.06, $hue)->in(Srgb::class)->at(0)))->in(OkLab::class)->a[0];
+        self::assertEqualsWithDelta(0.636, $light(60.0), 1e-4);
+        self::assertEqualsWithDelta(0.564, $light(240.0), 1e-4);
+        self::assertEqualsWithDelta(0.6, $light(150.0), 1e-4);
+    }
+
+    /** How far a grade moves a colour along the warm–cool line of OKLab. */
+    private static function warming(Grade $grade, float $r, float $g, float $b): float
+    {
+        $lab = ColourBlock::of(Srgb::class, [[$r, $g, $b], Looks::through($grade, $r, $g, $b)])->in(OkLab::class);
+
+        return 0.5 * ($lab->b[1] - $lab->b[0]) + 0.866 * ($lab->c[1] - $lab->c[0]);
+    }
+
+    private static function through(Grade $grade, ColourBlock $colours): ColourBlock
+    {
+        return Evaluator::evaluate($grade, new Colours($colours))->colours;
+    }
+}

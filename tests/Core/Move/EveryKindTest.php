@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\Core\Move;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Cube\CubeError;
+use Tovrin\Core\Format\CubeText;
+use Tovrin\Core\Format\FormatError;
+use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Evaluator;
+use Tovrin\Core\Move\MoveKinds;
+use Tovrin\Core\Move\Params;
+use Tovrin\Tests\Core\Looks;
+use Tovrin\Tests\Outside;
+
+/** What holds for every kind of move. */
+final class EveryKindTest extends TestCase
+{
+    /** Kinds that act by hue, and leave greys grey. */
+    private const BY_HUE = ['band-mix', 'shift', 'hue-curves', 'saturation', 'side-warmth', 'hue-relief', 'even-out', 'recolour'];
+
+    /** Settings of each kind as one uses them. */
+    public const USED = [
+        'selective-colour' => ['reds' => ['cyan' => 30], 'neutrals' => ['yellow' => -12]],
+        'band-mix' => ['green' => ['hue' => 25, 'saturation' => 30], 'orange' => ['luminance' => -15]],
+        'shift' => ['hue' => 25, 'saturation' => -20, 'lightness' => 4],
+        'recolour' => ['anchor' => '#c8922e', 'target' => '#8a5a86', 'lightness' => 60],
+        'even-out' => ['anchor' => '#4a8f72', 'hue' => 60, 'chroma' => 50, 'lightness' => 30],
+        'neutralise' => ['shadows' => '#2e3440', 'highlights' => '#f2e6d2'],
+        'curves' => ['all' => [[0, 0], [60, 45], [190, 210], [255, 255]], 'light' => [[0, 10], [255, 250]], 'blue' => [[0, 0], [128, 120], [255, 255]]],
+        'hue-curves' => ['hue' => [[40, 0], [80, 18], [120, 0]], 'saturation' => [[200, 40], [300, -30]]],
+        'colour-balance' => ['shadows' => ['yellowBlue' => 30], 'highlights' => ['cyanRed' => 15, 'yellowBlue' => -20]],
+        'saturation' => ['saturation' => -10, 'vibrance' => 45, 'guard' => 20, 'limit' => 70, 'density' => 20],
+        'warmth' => ['warmth' => 35, 'tint' => -10],
+        'side-warmth' => ['warm' => 30, 'cool' => -30],
+        'hue-relief' => ['hue' => 70, 'amount' => 40],
+    ];
+
+    /** @return iterable<string, array{string}> */
+    public static function kinds(): iterable
+    {
+        foreach (MoveKinds::ids() as $id) {
+            yield $id => [$id];
+        }
+    }
+
+    #[DataProvider('kinds')]
+    public function testAtRestItChangesNothingExactly(string $kind): void
+    {
+        self::assertTrue(MoveKinds::class($kind)::fromParams(new Params([]))->isAtRest());
+        self::assertTrue(Looks::of(['kind' => $kind])->isAtRest());
+        foreach ([[0.0, 0.0, 0.0], [1.0, 1.0, 1.0], [0.3, 0.31, 0.7]] as $colour) {
+            self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind]), ...$colour));
+        }
+    }
+
+    #[DataProvider('kinds')]
+    public function testInUseItChangesSomethingAndNothingAtStrengthZero(string $kind): void
+    {
+        self::assertArrayHasKey($kind, self::USED, 'every kind has its settings in this test');
+        $colour = [0.42, 0.28, 0.14];
+        $moved = Looks::through(Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]), ...$colour);
+        self::assertGreaterThan(0.005, max(array_map(static fn (float $p, float $q): float => abs($p - $q), $colour, $moved)));
+        self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind, 'strength' => 0, 'params' => self::USED[$kind]]), ...$colour));
+        self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind, 'on' => false, 'params' => self::USED[$kind]]), ...$colour));
+    }
+
+    #[DataProvider('kinds')]
+    public function testGreysStayGreyWhereAMoveActsByHue(string $kind): void
+    {
+        if (!\in_array($kind, self::BY_HUE, true)) {
+            $this->expectNotToPerformAssertions();
+
+            return;
+        }
+        for ($level = 0.0; $level <= 1.0; $level += 0.125) {
+            $out = Looks::through(Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]), $level, $level, $level);
+            self::assertEqualsWithDelta($out[0], $out[1], 1e-6);
+            self::assertEqualsWithDelta($out[0], $out[2], 1e-6);
+        }
+    }
+
+    /**
+     * Bounds in ΔE00 over all of RGB, which is harder than any photo; hardest is even-out without a reach, which turns
+     * opposite hues against each other.
+     */
+    #[DataProvider('kinds')]
+    public function testACubeOf33IsCloseToExact(string $kind): void
+    {
+        $grade = Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]);
+        $error = CubeError::of(Compiler::compile($grade, 33), $grade, self::everywhere(3000));
+        self::assertLessThan(0.6, $error->mean);
+        self::assertLessThan('even-out' === $kind ? 8.0 : 4.0, $error->percentile99);
+    }
+
+    #[DataProvider('kinds')]
+    public function testTheCubeTextThroughFfmpegIsCloseToExact(string $kind): void
+    {
+        $grade = Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]);
+        $scratch = Outside::scratch();
+        $colours = self::everywhere(1024, 255);
+        $bytes = '';
+        for ($i = 0; $i < 1024; ++$i) {
+            foreach ($colours->at($i) as $value) {
+                $bytes .= \chr((int) round(255 * $value));
+            }
+        }
+        file_put_contents($scratch.'/in.rgb', $bytes);
+        file_put_contents($scratch.'/look.cube', CubeText::write(Compiler::compile($grade, 65), $kind));
+        $out = Outside::run(['ffmpeg', '-v', 'error', '-f', 'rawvideo', '-pix_fmt', 'rgb24', '-s', '32x32', '-i', $scratch.'/in.rgb', '-vf', 'lut3d=file='.$scratch.'/look.cube:interp=tetrahedral', '-f', 'rawvideo', '-pix_fmt', 'rgb24', '-']);
+        $exact = Evaluator::evaluate($grade, new Colours($colours))->colours;
+        $far = 0;
+        for ($i = 0; $i < 1024; ++$i) {
+            foreach ($exact->at($i) as $channel => $value) {
+                $far += abs(\ord($out[3 * $i + $channel]) - 255 * $value) > 2.0 ? 1 : 0;
+            }
+        }
+        self::assertLessThan(0.02, $far / 3072, 'share of values more than 2/255 off');
+    }
+
+    public function testAllKindsTogetherKeepToTheGamut(): void
+    {
+        $moves = [];
+        foreach (self::USED as $kind => $params) {
+            $moves[] = ['kind' => $kind, 'params' => $params];
+        }
+        $out = Evaluator::evaluate(Looks::of(...$moves), new Colours(self::everywhere(2000)))->colours;
+        foreach ([$out->a, $out->b, $out->c] as $channel) {
+            self::assertGreaterThanOrEqual(0.0, min([1.0, ...$channel]));
+            self::assertLessThanOrEqual(1.0, max([0.0, ...$channel]));
+        }
+    }
+
+    /**
+     * A strong push and its inverse in a second move come back: nothing is clipped in between.
+     *
+     * @param array<string, mixed> $push
+     * @param array<string, mixed> $back
+     */
+    #[DataProvider('pushes')]
+    public function testAStrongPushAndItsInverseComeBack(string $kind, array $push, array $back): void
+    {
+        $grade = Looks::of(['kind' => $kind, 'params' => $push], ['kind' => $kind, 'params' => $back]);
+        foreach ([[0.95, 0.2, 0.1], [0.1, 0.9, 0.3], [0.2, 0.25, 0.9], [0.7, 0.7, 0.2]] as $colour) {
+            self::assertEqualsWithDelta($colour, Looks::through($grade, ...$colour), 1e-3);
+        }
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>}> */
+    public static function pushes(): iterable
+    {
+        yield 'recolour there and back' => ['recolour', ['anchor' => '#a05030', 'target' => '#2040f0'], ['anchor' => '#2040f0', 'target' => '#a05030']];
+        yield 'warmth' => ['warmth', ['warmth' => 0, 'tint' => 0], ['warmth' => 0]];
+        yield 'colour balance' => ['colour-balance', ['keepLuminance' => false, 'bounds' => ['shadowsFull' => 0, 'shadowsEnd' => 0, 'highlightsStart' => 1, 'highlightsFull' => 1], 'midtones' => ['cyanRed' => 100, 'yellowBlue' => -100]], ['keepLuminance' => false, 'bounds' => ['shadowsFull' => 0, 'shadowsEnd' => 0, 'highlightsStart' => 1, 'highlightsFull' => 1], 'midtones' => ['cyanRed' => -100, 'yellowBlue' => 100]]];
+        yield 'saturation' => ['saturation', ['saturation' => 100], ['saturation' => -50]];
+        yield 'hue curves' => ['hue-curves', ['saturation' => [[10, 100]], 'hue' => [[10, 60]]], ['saturation' => [[10, -50]], 'hue' => [[10, -60]]]];
+    }
+
+    /**
+     * @param array<string, mixed> $params
+     */
+    #[DataProvider('wrongs')]
+    public function testWhatCannotBeIsRefusedByName(string $kind, array $params, string $named): void
+    {
+        $this->expectException(FormatError::class);
+        $this->expectExceptionMessageMatches('/^moves\[0\]\.params.*'.$named.'/');
+        Looks::of(['kind' => $kind, 'params' => $params]);
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string}> */
+    public static function wrongs(): iterable
+    {
+        yield 'points out of order' => ['curves', ['all' => [[0, 0], [200, 100], [100, 150]]], 'from left to right; 100 comes after 200'];
+        yield 'points on top of each other' => ['curves', ['red' => [[0, 0], [80, 10], [80, 90]]], 'red: two points .* on top of each other, at 80'];
+        yield 'one point' => ['curves', ['light' => [[10, 10]]], 'light.*one point'];
+        yield 'a point beyond 255' => ['curves', ['all' => [[0, 0], [300, 100]]], 'all\[1\]\[0\]: 300 is too large'];
+        yield 'hue points that meet at the seam' => ['hue-curves', ['hue' => [[0, 10], [360, -10]]], 'closes lie on top'];
+        yield 'tone bounds that do not rise' => ['colour-balance', ['bounds' => ['shadowsEnd' => 0.9]], 'tone bounds must rise'];
+        yield 'no colour' => ['recolour', ['anchor' => 'ochre'], 'anchor: "ochre" is no colour'];
+        yield 'too dark to judge' => ['neutralise', ['all' => '#000000'], 'too dark'];
+        yield 'zones the wrong way round' => ['neutralise', ['shadows' => '#eeeeee', 'highlights' => '#222233'], 'not lighter'];
+        yield 'out of range' => ['saturation', ['limit' => 0], 'limit: 0 is too small'];
+    }
+
+    private static function everywhere(int $count, ?int $levels = null): ColourBlock
+    {
+        $colours = [];
+        for ($i = 0; $i < $count; ++$i) {
+            $colours[] = array_map(static fn (float $step): float => null === $levels ? fmod(0.5 + $i * $step, 1.0) : round(fmod(0.5 + $i * $step, 1.0) * $levels) / $levels, [0.8191725, 0.6710436, 0.5497005]);
+        }
+
+        return ColourBlock::of(Srgb::class, $colours);
+    }
+}
