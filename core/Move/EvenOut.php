@@ -8,7 +8,6 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Smooth;
 
 /**
@@ -17,6 +16,9 @@ use Tovrin\Core\Reach\Smooth;
  */
 final readonly class EvenOut implements MoveKind
 {
+    /** OKLCh chroma below which the pull fades out: steeper, and neighbours would be torn apart. */
+    private const FADE_CHROMA = 0.04;
+
     /** @param string|null $anchor `#rrggbb`; null is at rest */
     public function __construct(public ?string $anchor, public float $hue, public float $chroma, public float $lightness)
     {
@@ -77,7 +79,7 @@ final readonly class EvenOut implements MoveKind
         $n = \count($light);
         for ($i = 0; $i < $n; ++$i) {
             $c = $chroma[$i];
-            $w = $c < HueWindow::FADE_CHROMA ? Smooth::at($c / HueWindow::FADE_CHROMA) : 1.0;
+            $w = $c < self::FADE_CHROMA ? Smooth::at($c / self::FADE_CHROMA) : 1.0;
             $turn = $toHue - $hue[$i];
             $turn -= 360.0 * round($turn / 360.0);
             $hue[$i] += $w * $pullHue * $turn;

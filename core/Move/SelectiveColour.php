@@ -190,18 +190,33 @@ final readonly class SelectiveColour implements MoveKind
         $sums = array_fill_keys(array_keys(self::TARGETS), 0.0);
         $n = $rgb->count();
         for ($i = 0; $i < $n; ++$i) {
-            $channels = $rgb->at($i);
-            $max = max($channels);
-            $min = min($channels);
-            $mid = array_sum($channels) - $max - $min;
-            $sums[self::PRIMARIES[(int) array_search($max, $channels, true)]] += $max - $mid;
-            $sums[self::SECONDARIES[(int) array_search($min, $channels, true)]] += $mid - $min;
-            $sums['whites'] += max(0.0, 2.0 * ($min - 0.5));
-            $sums['blacks'] += max(0.0, 2.0 * (0.5 - $max));
-            $sums['neutrals'] += max(0.0, 1.0 - abs($max - 0.5) - abs($min - 0.5));
+            foreach (self::weights(...$rgb->at($i)) as $target => $weight) {
+                $sums[$target] += $weight;
+            }
         }
 
         return array_map(static fn (float $sum): float => $sum / max(1, $n), $sums);
+    }
+
+    /**
+     * How much each target holds of one colour; targets that hold nothing may be missing.
+     *
+     * @return array<string, float>
+     */
+    public static function weights(float $r, float $g, float $b): array
+    {
+        $channels = [$r, $g, $b];
+        $max = max($channels);
+        $min = min($channels);
+        $mid = $r + $g + $b - $max - $min;
+
+        return [
+            self::PRIMARIES[(int) array_search($max, $channels, true)] => $max - $mid,
+            self::SECONDARIES[(int) array_search($min, $channels, true)] => $mid - $min,
+            'whites' => max(0.0, 2.0 * ($min - 0.5)),
+            'blacks' => max(0.0, 2.0 * (0.5 - $max)),
+            'neutrals' => max(0.0, 1.0 - abs($max - 0.5) - abs($min - 0.5)),
+        ];
     }
 
     /**

@@ -49,7 +49,7 @@ final class Setting
     public static function points(string $title, string $help, array $x, array $y): array
     {
         return ['x-title' => $title, 'description' => $help, 'type' => 'array', 'maxItems' => 32, 'default' => [], 'items' => [
-            'type' => 'array', 'minItems' => 2, 'maxItems' => 2,
+            'type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number'],
             'prefixItems' => [['type' => 'number', 'minimum' => $x[0], 'maximum' => $x[1]], ['type' => 'number', 'minimum' => $y[0], 'maximum' => $y[1]]],
         ]];
     }

@@ -13,7 +13,7 @@ final class ColourName
     /** Upper end of each hue in OKLCh degrees, rising; what is beyond the last is rose again. */
     private const HUES = [
         [15.0, 'rose'], [42.0, 'red'], [76.0, 'orange'], [114.0, 'yellow'], [132.0, 'lime'], [163.0, 'green'],
-        [180.0, 'jade'], [212.0, 'teal'], [250.0, 'azure'], [283.0, 'blue'], [313.0, 'violet'], [345.0, 'magenta'], [360.0, 'rose'],
+        [180.0, 'jade'], [212.0, 'teal'], [250.0, 'azure'], [290.0, 'blue'], [313.0, 'violet'], [345.0, 'magenta'], [360.0, 'rose'],
     ];
 
     /** The name of a hue in degrees. */

@@ -26,9 +26,11 @@ use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\HueBands;
 use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\ReachFit;
 use Tovrin\Core\Reach\ReachFitter;
+use Tovrin\Core\Reach\Smooth;
 use Tovrin\Core\Reading\Cast;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\Histogram;
@@ -200,6 +202,34 @@ final readonly class ReadingController
         }
 
         return new Response($bytes, 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=3600']);
+    }
+
+    /** What one target of selective colour, or one band, holds of each colour: a lattice of 8-bit weights, red running fastest. */
+    #[Route('/api/families/{kind<selective-colour|band-mix>}/{family<[a-z]+>}', methods: ['GET'])]
+    public function family(string $kind, string $family): Response
+    {
+        $lattice = Colours::lattice(self::SPOT_LATTICE, 0, self::SPOT_LATTICE);
+        $rgb = $lattice->in(Srgb::class);
+        $lch = $lattice->lch();
+        if (!isset(('band-mix' === $kind ? HueBands::NAMES : SelectiveColour::TARGETS)[$family])) {
+            throw Problem::notFound('family');
+        }
+        $bytes = '';
+        for ($i = 0, $n = $rgb->count(); $i < $n; ++$i) {
+            $weight = 'band-mix' === $kind
+                ? (HueBands::holding($lch->c[$i])[$family] ?? 0.0) * Smooth::at($lch->b[$i] / HueWindow::FADE_CHROMA)
+                : SelectiveColour::weights(...$rgb->at($i))[$family] ?? 0.0;
+            $bytes .= \chr((int) round(255 * $weight));
+        }
+
+        return new Response($bytes, 200, ['Content-Type' => 'application/octet-stream', 'Cache-Control' => 'private, max-age=86400']);
+    }
+
+    /** One colour in figures and words. */
+    #[Route('/api/colours/{hex<[0-9a-fA-F]{6}>}', methods: ['GET'])]
+    public function colour(string $hex): JsonResponse
+    {
+        return new JsonResponse(new Reading(ColourBlock::of(Srgb::class, [Hex::parse('#'.$hex)])));
     }
 
     /** A reach made broader or tighter as a whole. */

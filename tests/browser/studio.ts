@@ -66,8 +66,8 @@ export class Studio {
   async addMove(title: string): Promise<void> {
     await this.page.getByRole('button', { name: 'Add a move' }).click();
     await this.page.getByRole('menuitem', { name: new RegExp(`^${title}`) }).click();
-    // Until it is gone, the menu would catch the mouse.
-    await expect(this.page.getByRole('menu')).toHaveCount(0);
+    // Until it has faded out, the menu catches the mouse.
+    await expect(this.page.locator('.MuiPopover-root')).toHaveCount(0);
     await expect(this.page.getByRole('region', { name: 'Controls of the move' }).getByText(title, { exact: true }).first()).toBeVisible();
   }
 

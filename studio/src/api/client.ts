@@ -16,6 +16,11 @@ export type Scopes = components['schemas']['Scopes'];
 export type ProbeReading = components['schemas']['ProbeReading'];
 export type Sample = components['schemas']['Sample'];
 export type Fit = Omit<components['schemas']['Fit'], 'reach'> & { reach: Reach | null };
+export interface Preset {
+  group: string;
+  look: Look;
+}
+export type Reading = components['schemas']['Reading'];
 /** A place on the photo: shares of its width and height, and the side of the square read there in pixels of the preview. */
 export interface ProbePoint {
   x: number;
@@ -91,6 +96,11 @@ export const api = {
   potReach: async (id: number, pot: number) => asFit(await take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } }))),
   spot: async (id: number, pot: number) =>
     new Uint8Array(await (take(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
+  family: async (kind: 'selective-colour' | 'band-mix', family: string) =>
+    new Uint8Array(await (take(client.GET('/api/families/{kind}/{family}', { params: { path: { kind, family } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
+  drawing: (look: Look) => take(client.POST('/api/moves/drawing', { body: { look: asApiLook(look) } })),
+  colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),
+  presets: async () => (await take(client.GET('/api/presets'))) as unknown as Preset[],
   scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach: reach as never, factor } }))) as Reach,
   startExport: (photoId: number, format: ExportFormat, quality: number, lattice: number) =>
     take(client.POST('/api/exports', { body: { photoId, format, quality, lattice } })),

@@ -762,31 +762,31 @@ export interface CurvesParams {
    *
    * @maxItems 32
    */
-  all?: [unknown, unknown][];
+  all?: [number, number][];
   /**
    * Points of input and output, 0 to 255.
    *
    * @maxItems 32
    */
-  red?: [unknown, unknown][];
+  red?: [number, number][];
   /**
    * Points of input and output, 0 to 255.
    *
    * @maxItems 32
    */
-  green?: [unknown, unknown][];
+  green?: [number, number][];
   /**
    * Points of input and output, 0 to 255.
    *
    * @maxItems 32
    */
-  blue?: [unknown, unknown][];
+  blue?: [number, number][];
   /**
    * Points of input and output, 0 to 255.
    *
    * @maxItems 32
    */
-  light?: [unknown, unknown][];
+  light?: [number, number][];
 }
 /**
  * Hue, saturation and luminance as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.
@@ -821,19 +821,19 @@ export interface HueCurvesParams {
    *
    * @maxItems 32
    */
-  hue?: [unknown, unknown][];
+  hue?: [number, number][];
   /**
    * Points of hue in degrees and value.
    *
    * @maxItems 32
    */
-  saturation?: [unknown, unknown][];
+  saturation?: [number, number][];
   /**
    * Points of hue in degrees and value.
    *
    * @maxItems 32
    */
-  luminance?: [unknown, unknown][];
+  luminance?: [number, number][];
 }
 /**
  * Tints shadows, midtones and highlights apart from one another; how far each reaches is drawn and can be changed.

@@ -1,11 +1,12 @@
 import AddIcon from '@mui/icons-material/Add';
 import MoreIcon from '@mui/icons-material/MoreVert';
 import { Box, Button, IconButton, InputBase, ListItemText, Menu, MenuItem, Switch, Tooltip, Typography } from '@mui/material';
-import { useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../api/client';
 import { SwatchPair } from '../controls/SwatchPair';
 import { KINDS, moveWords } from '../panels';
 import { greys } from '../theme';
+import { PresetsDialog } from './PresetsDialog';
 import { isOn, kindHelp, kindTitle, newMove, plain, replaceMove, strengthOf, withField, type Look, type Move } from './looks';
 import { reachWords } from './ReachEditor';
 
@@ -15,10 +16,16 @@ interface Props {
   summary: MoveSummary[] | undefined;
   onSelect: (index: number) => void;
   onChange: (look: Look, select?: number) => void;
+  /** True while only the chosen move is shown. */
+  solo: boolean;
+  onSolo: (solo: boolean) => void;
 }
 
 /** The grade, move by move, in plain words. */
-export function Ledger({ look, selected, summary, onSelect, onChange }: Props) {
+export function Ledger({ look, selected, summary, onSelect, onChange, solo, onSolo }: Props) {
+  const [presets, setPresets] = useState(false);
+  /** The move that is dragged, and the place it would go to. */
+  const [dragged, setDragged] = useState<{ from: number; to: number } | null>(null);
   const [addAt, setAddAt] = useState<HTMLElement | null>(null);
   const [menu, setMenu] = useState<{ at: HTMLElement; index: number } | null>(null);
   const [naming, setNaming] = useState<number | null>(null);
@@ -77,8 +84,8 @@ export function Ledger({ look, selected, summary, onSelect, onChange }: Props) {
       </Box>
       {look.moves.length === 0 ? (
         <Typography variant="body2" sx={{ px: 1.5, pb: 1.5, color: greys.quiet }}>
-          Nothing is changed yet. Add a move: <b>selective colour</b> corrects a family of colours with ink, <b>band mix</b> works on hue bands,{' '}
-          <b>shift</b> turns and strengthens what it reaches.
+          Nothing is changed yet. Choose a colour on the photo or in the list on the left, or add a move: <b>shift</b> for one colour, <b>neutralise</b> against a cast,{' '}
+          <b>band mix</b> for families of hues.
         </Typography>
       ) : (
         <Box role="listbox" aria-label="Moves" sx={{ overflowY: 'auto', px: 0.75, pb: 0.75 }}>
@@ -106,6 +113,17 @@ export function Ledger({ look, selected, summary, onSelect, onChange }: Props) {
                 setMenu({ at, index });
               }}
               onKeyDown={keys(index)}
+              dropsHere={dragged !== null && dragged.to === index && dragged.from !== index ? (dragged.from < index ? 'below' : 'above') : null}
+              onDragStart={() => {
+                setDragged({ from: index, to: index });
+              }}
+              onDragOver={() => {
+                setDragged((now) => now && { ...now, to: index });
+              }}
+              onDragEnd={(dropped) => {
+                if (dropped && dragged && dragged.from !== index) swap(dragged.from, index);
+                setDragged(null);
+              }}
             />
           ))}
         </Box>
@@ -117,16 +135,30 @@ export function Ledger({ look, selected, summary, onSelect, onChange }: Props) {
           setAddAt(null);
         }}
       >
+        <MenuItem
+          dense
+          divider
+          onClick={() => {
+            setAddAt(null);
+            setPresets(true);
+          }}
+        >
+          Begin with a look …
+        </MenuItem>
         {KINDS.map((kind) => (
           <MenuItem
             key={kind}
-            sx={{ maxWidth: 330, whiteSpace: 'normal' }}
+            dense
+            sx={{ maxWidth: 400, whiteSpace: 'normal', py: 0.25 }}
             onClick={() => {
               setAddAt(null);
-              onChange({ ...look, moves: [...look.moves, newMove(kind)] }, look.moves.length);
+              const resting = look.moves[selected];
+              // A reach was chosen and nothing done with it yet: the new move takes it over.
+              if (resting?.reach && Object.keys(resting.params ?? {}).length === 0) onChange(replaceMove(look, selected, withField(newMove(kind), { reach: resting.reach, label: resting.label ?? '' })), selected);
+              else onChange({ ...look, moves: [...look.moves, newMove(kind)] }, look.moves.length);
             }}
           >
-            <ListItemText primary={kindTitle(kind)} secondary={kindHelp(kind)} />
+            <ListItemText primary={kindTitle(kind)} secondary={kindHelp(kind)} slotProps={{ secondary: { sx: { fontSize: '0.75rem', lineHeight: 1.25 } } }} sx={{ my: 0.25 }} />
           </MenuItem>
         ))}
       </Menu>
@@ -140,12 +172,23 @@ export function Ledger({ look, selected, summary, onSelect, onChange }: Props) {
         {menu && chosen && [
           <MenuItem key="name" onClick={act(() => { setNaming(menu.index); })}>Rename</MenuItem>,
           <MenuItem key="copy" onClick={act(() => { duplicate(menu.index); })}>Duplicate</MenuItem>,
+          <MenuItem key="solo" onClick={act(() => { onSelect(menu.index); onSolo(!(solo && menu.index === selected)); })}>{solo && menu.index === selected ? 'Show all moves again' : 'Show only this move'}</MenuItem>,
           <MenuItem key="up" disabled={menu.index === 0} onClick={act(() => { swap(menu.index, menu.index - 1); })}>Move up (Alt+↑)</MenuItem>,
           <MenuItem key="down" disabled={menu.index === look.moves.length - 1} onClick={act(() => { swap(menu.index, menu.index + 1); })}>Move down (Alt+↓)</MenuItem>,
           <MenuItem key="rest" onClick={act(() => { onChange(replaceMove(look, menu.index, withField(chosen, { params: {}, strength: 100 }))); })}>Put its settings to rest</MenuItem>,
           <MenuItem key="gone" onClick={act(() => { remove(menu.index); })}>Remove (Delete)</MenuItem>,
         ]}
       </Menu>
+      <PresetsDialog
+        open={presets}
+        onClose={() => {
+          setPresets(false);
+        }}
+        onTake={(preset) => {
+          setPresets(false);
+          onChange({ ...look, moves: [...look.moves, ...preset.look.moves] }, look.moves.length);
+        }}
+      />
     </Box>
   );
 }
@@ -162,23 +205,53 @@ interface RowProps {
   onStartNaming: () => void;
   onMenu: (at: HTMLElement) => void;
   onKeyDown: (event: KeyboardEvent) => void;
+  /** Where a dragged move would come to lie, as seen from this one. */
+  dropsHere: 'above' | 'below' | null;
+  onDragStart: () => void;
+  onDragOver: () => void;
+  onDragEnd: (dropped: boolean) => void;
 }
 
-function Row({ move, number, selected, naming, summary, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown }: RowProps) {
+function Row({ move, number, selected, naming, summary, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: RowProps) {
   const on = isOn(move);
   const strength = strengthOf(move);
   const name = move.label ? move.label : kindTitle(move.kind);
   const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', strength < 100 ? `at ${plain(strength)} %` : '']
     .filter((part) => part !== '')
     .join(' · ');
+  const row = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (selected) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [selected]);
   return (
     <Box
+      ref={row}
       role="option"
       aria-selected={selected}
       aria-label={`Move ${String(number)}: ${name}`}
       tabIndex={selected ? 0 : -1}
       onClick={onSelect}
       onKeyDown={onKeyDown}
+      draggable={!naming}
+      onDragStart={(event) => {
+        event.dataTransfer.effectAllowed = 'move';
+        event.dataTransfer.setData('text/x-move', String(number));
+        onDragStart();
+      }}
+      onDragOver={(event) => {
+        if (!event.dataTransfer.types.includes('text/x-move')) return;
+        event.preventDefault();
+        onDragOver();
+      }}
+      onDrop={(event) => {
+        event.preventDefault();
+        event.stopPropagation();
+        onDragEnd(true);
+      }}
+      onDragEnd={() => {
+        onDragEnd(false);
+      }}
+      style={{ boxShadow: dropsHere === 'above' ? '0 -2px 0 #fff' : dropsHere === 'below' ? '0 2px 0 #fff' : undefined }}
       sx={{
         display: 'flex',
         alignItems: 'center',

@@ -1,37 +1,62 @@
 import ExpandIcon from '@mui/icons-material/ExpandMore';
-import { Box, ButtonBase, Collapse, Typography } from '@mui/material';
+import { Box, ButtonBase, Collapse, ToggleButton, Tooltip, Typography } from '@mui/material';
 import { useState } from 'react';
-import type { ProbeReading, Readings, Source } from '../api/client';
 import { SpillList } from '../choose/SpillList';
 import { ValueSlider } from '../controls/ValueSlider';
 import { panelOf } from '../panels';
 import { percent } from '../pots/PotsPanel';
-import type { PanelProps } from '../panels/panel';
+import type { PanelProps, Surroundings } from '../panels/panel';
 import { greys } from '../theme';
 import { kindHelp, kindTitle, strengthOf, withField, type Move, type MoveKind } from './looks';
 import { ReachEditor, reachWords } from './ReachEditor';
 
-interface Props {
+interface Props extends Surroundings {
   move: Move;
-  source: Source | undefined;
-  readings: Readings | undefined;
-  pointed: ProbeReading | null;
+  aspect: string | null;
+  onAspect: (aspect: string) => void;
+  /** Title of the part that is judged alone; null for the whole move. */
+  part: string | null;
+  onPart: (part: string | null) => void;
   onChange: (move: Move, keep: boolean) => void;
   onPointPot: (pot: number | null) => void;
   onFailure: (reason: unknown) => void;
 }
 
 /** The controls of the move at hand: its own, its strength, and what it reaches. */
-export function MoveControls({ move, source, readings, pointed, onChange, onPointPot, onFailure }: Props) {
+export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPart, ...around }: Props) {
+  const { source, readings } = around;
   const [reachOpen, setReachOpen] = useState(false);
-  const Controls = panelOf(move).Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
+  const panel = panelOf(move);
+  const Controls = panel.Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
+  const parts = (panel.parts ?? []) as { title: string }[];
   return (
     <Box component="section" aria-label="Controls of the move" sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
       <Typography variant="subtitle2">{kindTitle(move.kind)}</Typography>
       <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
         {kindHelp(move.kind)}
       </Typography>
-      <Controls move={move as never} onChange={onChange} pointed={pointed} />
+      <Controls move={move as never} onChange={onChange} {...around} />
+      {parts.length > 1 && (
+        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.25, mt: 0.5 }} role="group" aria-label="Judge a part alone">
+          <Tooltip placement="left" title="Shows the photo with only this part of the move, to judge it. The move itself is not changed.">
+            <Typography variant="caption">Judge alone:</Typography>
+          </Tooltip>
+          {parts.map(({ title }) => (
+            <ToggleButton
+              key={title}
+              value={title}
+              size="small"
+              selected={part === title}
+              onChange={() => {
+                onPart(part === title ? null : title);
+              }}
+              sx={{ py: 0, px: 0.75, fontSize: '0.7rem', border: 'none' }}
+            >
+              {title}
+            </ToggleButton>
+          ))}
+        </Box>
+      )}
       <Box sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
         <ValueSlider
           label="Strength of the move"

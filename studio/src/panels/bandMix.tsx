@@ -1,5 +1,4 @@
 import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
-import { useState } from 'react';
 import { ValueSlider } from '../controls/ValueSlider';
 import { settingInfo, signed, withField, type BandMixMove } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
@@ -12,8 +11,13 @@ function touched(move: BandMixMove, band: Band): boolean {
   return SETTINGS.some((name) => (move.params?.[band]?.[name] ?? 0) !== 0);
 }
 
-function Controls({ move, onChange, pointed }: PanelProps<'band-mix'>) {
-  const [band, setBand] = useState<Band>(() => BANDS.find((name) => touched(move, name)) ?? 'orange');
+/** The band at hand: the one chosen, or the first that is changed. */
+function bandOf(move: BandMixMove, aspect: string | null): Band {
+  return BANDS.find((name) => name === aspect) ?? BANDS.find((name) => touched(move, name)) ?? 'orange';
+}
+
+function Controls({ move, onChange, pointed, aspect, onAspect }: PanelProps<'band-mix'>) {
+  const band = bandOf(move, aspect);
   const index = BANDS.indexOf(band);
   const neighbour = (step: number) => BANDS[(index + step + BANDS.length) % BANDS.length] ?? band;
   return (
@@ -26,7 +30,7 @@ function Controls({ move, onChange, pointed }: PanelProps<'band-mix'>) {
               aria-label={settingInfo('band-mix', name).title}
               aria-checked={name === band}
               onClick={() => {
-                setBand(name);
+                onAspect(name);
               }}
               sx={{ flex: 1, flexDirection: 'column', gap: '3px', py: 0.25 }}
             >
@@ -106,6 +110,11 @@ export const bandMixPanel: MovePanel<'band-mix'> = {
       return withField(move, { params });
     },
   },
+  family: bandOf,
+  parts: SETTINGS.map((setting) => ({
+    title: settingInfo('band-mix', 'red', setting).title,
+    only: (move) => withField(move, { params: Object.fromEntries(BANDS.map((band) => [band, { [setting]: move.params?.[band]?.[setting] ?? 0 }])) }),
+  })),
   words: (move) => {
     const changed = BANDS.filter((band) => touched(move, band));
     if (changed.length === 0) return 'at rest';

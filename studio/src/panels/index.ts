@@ -1,14 +1,32 @@
 import type { Move, MoveKind, MoveOf } from '../grade/looks';
 import { bandMixPanel } from './bandMix';
+import { colourBalancePanel } from './colourBalance';
+import { curvesPanel } from './curves';
+import { evenOutPanel } from './evenOut';
+import { hueCurvesPanel } from './hueCurves';
+import { neutralisePanel } from './neutralise';
 import type { MovePanel } from './panel';
+import { recolourPanel } from './recolour';
+import { saturationPanel } from './saturation';
 import { selectiveColourPanel } from './selectiveColour';
 import { shiftPanel } from './shift';
+import { hueReliefPanel, sideWarmthPanel, warmthPanel } from './simple';
 
 /** The list of panels, in the order they are offered. A new kind of move adds its own here. */
 const PANELS: { [K in MoveKind]: MovePanel<K> } = {
-  'selective-colour': selectiveColourPanel,
-  'band-mix': bandMixPanel,
   shift: shiftPanel,
+  recolour: recolourPanel,
+  'band-mix': bandMixPanel,
+  'hue-curves': hueCurvesPanel,
+  'selective-colour': selectiveColourPanel,
+  'even-out': evenOutPanel,
+  neutralise: neutralisePanel,
+  warmth: warmthPanel,
+  'colour-balance': colourBalancePanel,
+  curves: curvesPanel,
+  saturation: saturationPanel,
+  'side-warmth': sideWarmthPanel,
+  'hue-relief': hueReliefPanel,
 };
 
 export const KINDS = Object.keys(PANELS) as MoveKind[];

@@ -1,28 +1,52 @@
 import type { ComponentType } from 'react';
-import type { ProbeReading } from '../api/client';
+import type { Photo, ProbeReading, Readings, Source } from '../api/client';
 import type { MoveKind, MoveOf } from '../grade/looks';
 
-export interface PanelProps<K extends MoveKind> {
-  move: MoveOf<K>;
-  onChange: (move: MoveOf<K>, keep: boolean) => void;
+/** What surrounds a move's controls: the photo's colours, and ways to point at it. */
+export interface Surroundings {
+  source: Source | undefined;
+  readings: Readings | undefined;
   /** The colour under the pointer on the photo. */
   pointed: ProbeReading | null;
+  /** Lets the user click a colour on the photo, as it is before this move; the caller is told its `#rrggbb`. */
+  pick: (what: string, done: (colour: string) => void) => void;
+  /** What is being picked, in the words given to pick(); null for nothing. */
+  picking: string | null;
+  /** Colours of pinned probes, as the grade leaves them. */
+  probeColours: string[];
+  /** The photos of the set. */
+  photos: Photo[];
+}
+
+export interface PanelProps<K extends MoveKind> extends Surroundings {
+  move: MoveOf<K>;
+  onChange: (move: MoveOf<K>, keep: boolean) => void;
+  /** Which target, band, channel or curve is at hand; the bench and the keys follow it. */
+  aspect: string | null;
+  onAspect: (aspect: string) => void;
 }
 
 /** How a drag on the photo drives a kind of move. */
 export interface Pull<K extends MoveKind> {
-  /** What an up-and-down or sideways drag may drive; the first is where one begins. */
+  /** What a drag may drive; the first is where one begins. */
   modes: { id: string; title: string }[];
   /** Whether colours are shared among bands, and "only the nearest" is a choice. */
   shares: boolean;
   /** The move after a drag of so many pixels (right and up are positive) that began on a colour. */
-  apply: (move: MoveOf<K>, reading: ProbeReading, right: number, up: number, mode: string, nearestOnly: boolean) => MoveOf<K>;
+  apply: (move: MoveOf<K>, reading: ProbeReading, right: number, up: number, mode: string, nearestOnly: boolean, aspect: string | null) => MoveOf<K>;
 }
 
-/** What the studio knows of a kind of move: its controls, its settings in one line, how a pull drives it. */
+/** What the studio knows of a kind of move. */
 export interface MovePanel<K extends MoveKind> {
   kind: K;
   Controls: ComponentType<PanelProps<K>>;
+  /** Its settings in one line. */
   words: (move: MoveOf<K>) => string;
   pull?: Pull<K>;
+  /** The family of colours at hand, which a key can flash on the photo. */
+  family?: (move: MoveOf<K>, aspect: string | null) => string;
+  /** Drawn on the bench over the photo's colours, hue across. */
+  Bench?: ComponentType<PanelProps<K>>;
+  /** Parts that can be judged alone: the move with only that part in it. */
+  parts?: { title: string; only: (move: MoveOf<K>) => MoveOf<K> }[];
 }

@@ -1,7 +1,7 @@
 import { Box, ButtonBase, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
-import { useState } from 'react';
 import { ValueSlider } from '../controls/ValueSlider';
 import { settingInfo, signed, withField, type SelectiveColourMove } from '../grade/looks';
+import { percent } from '../pots/PotsPanel';
 import { greys } from '../theme';
 import type { MovePanel, PanelProps } from './panel';
 
@@ -19,8 +19,14 @@ function touched(move: SelectiveColourMove, target: Target): boolean {
   return INKS.some((ink) => (move.params?.[target]?.[ink] ?? 0) !== 0);
 }
 
-function Controls({ move, onChange }: PanelProps<'selective-colour'>) {
-  const [target, setTarget] = useState<Target>(() => TARGETS.find((name) => touched(move, name)) ?? 'reds');
+/** The target at hand: the one chosen, or the first that is changed. */
+function targetOf(move: SelectiveColourMove, aspect: string | null): Target {
+  return TARGETS.find((name) => name === aspect) ?? TARGETS.find((name) => touched(move, name)) ?? 'reds';
+}
+
+function Controls({ move, onChange, source, pointed, aspect, onAspect }: PanelProps<'selective-colour'>) {
+  const target = targetOf(move, aspect);
+  const most = Math.max(0.01, ...Object.values(source?.targets ?? {}));
   const method = move.params?.method ?? 'relative';
   return (
     <Box>
@@ -31,20 +37,28 @@ function Controls({ move, onChange }: PanelProps<'selective-colour'>) {
             role="radio"
             aria-checked={name === target}
             onClick={() => {
-              setTarget(name);
+              onAspect(name);
             }}
+            title={source ? `${percent(source.targets[name] ?? 0)} of this photo` : ''}
             sx={{
+              position: 'relative',
+              overflow: 'hidden',
               justifyContent: 'flex-start',
               gap: 0.75,
-              px: 0.75,
+              px: 0.5,
               py: 0.5,
               borderRadius: 1,
               bgcolor: name === target ? '#5e5e5e' : greys.raised,
               outline: name === target ? '1px solid #d0d0d0' : 'none',
             }}
           >
-            <Box sx={{ width: 12, height: 12, borderRadius: 0.5, bgcolor: CHIP[name], border: '1px solid #222' }} />
-            <Typography variant="body2">{settingInfo('selective-colour', name).title}</Typography>
+            <Box sx={{ width: 12, height: 12, flex: 'none', borderRadius: 0.5, bgcolor: CHIP[name], border: '1px solid #222' }} />
+            <Typography variant="body2" sx={{ fontSize: '0.78rem' }}>
+              {settingInfo('selective-colour', name).title}
+            </Typography>
+            {/* How much of the photo each target holds, and of the colour under the pointer. */}
+            <Box style={{ width: `${String(((source?.targets[name] ?? 0) / most) * 100)}%` }} sx={{ position: 'absolute', left: 0, bottom: 0, height: 3, bgcolor: '#9a9a9a' }} />
+            <Box style={{ width: `${String((pointed?.targets[name] ?? 0) * 100)}%` }} sx={{ position: 'absolute', left: 0, top: 0, height: 2, bgcolor: '#fff' }} />
             {touched(move, name) && <Box aria-label="changed" sx={{ ml: 'auto', width: 5, height: 5, borderRadius: '50%', bgcolor: '#fff' }} />}
           </ButtonBase>
         ))}
@@ -92,6 +106,7 @@ function Controls({ move, onChange }: PanelProps<'selective-colour'>) {
 export const selectiveColourPanel: MovePanel<'selective-colour'> = {
   kind: 'selective-colour',
   Controls,
+  family: targetOf,
   words: (move) => {
     const parts = TARGETS.flatMap((target) =>
       INKS.filter((ink) => (move.params?.[target]?.[ink] ?? 0) !== 0).map((ink) => `${target}: ${ink} ${signed(move.params?.[target]?.[ink] ?? 0, 1)}`),

@@ -4,7 +4,7 @@ import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
 import { Box, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogContentText, DialogTitle, IconButton, Menu, MenuItem, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, type ComponentType, type ReactNode } from 'react';
 import { api, type Photo, type ProbePoint, type ProbeReading } from '../api/client';
 import { Bench } from '../bench/Bench';
 import type { PlaneName } from '../bench/axes';
@@ -13,9 +13,9 @@ import { DeliverDialog } from '../deliver/DeliverDialog';
 import { Ledger } from '../grade/Ledger';
 import { newMove, replaceMove, withField, type Look, type Move, type MoveKind } from '../grade/looks';
 import { MoveControls } from '../grade/MoveControls';
-import { useGrade } from '../grade/useGrade';
+import { useGrade, type PreviewListener } from '../grade/useGrade';
 import { panelOf } from '../panels';
-import type { Pull } from '../panels/panel';
+import type { MovePanel, PanelProps, Pull, Surroundings } from '../panels/panel';
 import type { ViewMode } from '../photo/PhotoRenderer';
 import { PhotoStage } from '../photo/PhotoStage';
 import { FitBar, PullBar, StageNote, ToolBar } from '../photo/StageTools';
@@ -39,6 +39,9 @@ const VIEWS: { mode: ViewMode; title: string; help: string; needsMove?: boolean 
   { mode: 'colour', title: 'Colour', help: 'Colour plate: the photo divided by its tone plate' },
   { mode: 'clipped', title: 'Clipped', help: 'Channels that have run into an end: bright where full, dim where empty. Hold B for the source’s' },
 ];
+
+/** Side of the square that a picked colour is the mean of, in pixels of the preview. */
+const PICKED = 11;
 
 interface Props {
   photo: Photo;
@@ -126,6 +129,40 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
     if (next === 'probe') setReadingsOpen(true);
   };
 
+  // Which target, band, channel or curve of a kind is at hand.
+  const [aspects, setAspects] = useState<Partial<Record<MoveKind, string>>>({});
+  const aspect = move ? (aspects[move.kind] ?? null) : null;
+
+  // Judging: only this move, or only a part of it, is shown; the grade itself stays as it is.
+  const judgedKey = `${String(photo.id)} ${String(selected)}`;
+  const [judged, setJudged] = useState<{ key: string; solo: boolean; part: string | null }>({ key: '', solo: false, part: null });
+  const solo = judged.key === judgedKey && judged.solo;
+  const part = judged.key === judgedKey ? judged.part : null;
+  const onlyJudged = useCallback(
+    (whole: Look): Look => ({
+      ...whole,
+      moves: whole.moves.map((one, i) => {
+        if (i !== selected) return solo ? { ...one, on: false } : one;
+        const parts = (panelOf(one) as { parts?: { title: string; only: (move: Move) => Move }[] }).parts;
+        return parts?.find(({ title }) => title === part)?.only(one) ?? one;
+      }),
+    }),
+    [selected, solo, part],
+  );
+  const onJudgedPreview = useCallback((listener: PreviewListener) => onPreview((whole, at) => { listener(onlyJudged(whole), at); }), [onPreview, onlyJudged]);
+
+  // Picking: a panel has asked for a colour of the photo.
+  const [picking, setPicking] = useState<{ what: string; done: (colour: string) => void } | null>(null);
+  const [flashing, setFlashing] = useState(false);
+  const family = move ? (panelOf(move) as MovePanel<MoveKind>).family?.(move as never, aspect) : undefined;
+  const familyKind = move?.kind === 'selective-colour' || move?.kind === 'band-mix' ? move.kind : null;
+  const flash = useQuery({
+    queryKey: ['family', familyKind, family],
+    queryFn: () => api.family(familyKind ?? 'band-mix', family ?? ''),
+    enabled: flashing && familyKind !== null && family !== undefined,
+    staleTime: Infinity,
+  }).data;
+
   useKeys({
     undo,
     redo,
@@ -138,6 +175,10 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
     before: setBefore,
     reached: setReachedHeld,
     tool: setTool,
+    flash: setFlashing,
+    escape: () => {
+      setPicking(null);
+    },
     fold: () => {
       setFolded((now) => !now);
     },
@@ -147,6 +188,20 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
   });
 
   const onStroke = (shape: StrokeShape, points: Place[]) => {
+    if (picking && look) {
+      const [x, y] = points.at(-1) ?? [0, 0];
+      const { done } = picking;
+      setPicking(null);
+      // The colour as it comes to this move: after the moves above it.
+      api
+        .probes(photo.id, { ...look, moves: look.moves.slice(0, selected) }, null, [{ x, y, size: PICKED }])
+        .then(([reading]) => {
+          if (reading) done(reading.after.hex);
+          else onFailure('That place lies beside the photo. Click on the photo.');
+        })
+        .catch(onFailure);
+      return;
+    }
     if (tool === 'probe') {
       const at = points.at(-1);
       if (at && at[0] >= 0 && at[0] < 1 && at[1] >= 0 && at[1] < 1) setProbes([...probes, { x: at[0], y: at[1], size: 5 }]);
@@ -168,7 +223,7 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
     if (!at || !look || !pull) return;
     at.last = [dx, dy, done];
     if (!at.reading) return;
-    if (dx !== 0 || dy !== 0) edit(replaceMove(look, selected, pull.apply(at.move as never, at.reading, dx, -dy, modeNow, nearestOnly)), done);
+    if (dx !== 0 || dy !== 0) edit(replaceMove(look, selected, pull.apply(at.move as never, at.reading, dx, -dy, modeNow, nearestOnly, aspect)), done);
     if (done) pulling.current = null;
   };
   const onPullStart = (at: Place) => {
@@ -214,6 +269,23 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
   const shownView: ViewMode = before ? (view === 'clipped' ? 'source-clipped' : 'source') : reachedHeld && move ? 'reached' : VIEWS.find((one) => one.mode === view)?.needsMove && !move ? 'result' : view;
   const summaryOfAll = summary?.length === moves.length ? summary : undefined;
   const pins = movingProbes ?? probes;
+  const judgedText = look ? JSON.stringify(onlyJudged(look)) : null;
+  const judgedLook = useMemo(() => (judgedText === null ? undefined : (JSON.parse(judgedText) as Look)), [judgedText]);
+  const surroundings: Surroundings = {
+    source,
+    readings,
+    pointed,
+    pick: (what, done) => {
+      setPicking((now) => (now?.what === what ? null : { what, done }));
+    },
+    picking: picking?.what ?? null,
+    probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
+    photos,
+  };
+  const onAspect = (next: string) => {
+    if (move) setAspects((now) => ({ ...now, [move.kind]: next }));
+  };
+  const BenchOverlay = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
 
   return (
     <>
@@ -287,13 +359,13 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
         <Box ref={stageArea} component="main" sx={{ flex: 1, display: 'flex', minWidth: 0, position: 'relative' }}>
           <PhotoStage
             photo={photo}
-            look={look}
-            onPreview={onPreview}
+            look={judgedLook}
+            onPreview={onJudgedPreview}
             watch={watch}
             view={shownView}
             viewport={viewport}
             onViewport={changeViewport}
-            tool={tool}
+            tool={picking ? 'probe' : tool}
             onStroke={onStroke}
             onPullStart={onPullStart}
             onPull={applyPull}
@@ -304,12 +376,37 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
               setMovingProbes(done ? null : next);
               if (done) setProbes(next);
             }}
-            spot={pot === null ? null : (spot ?? null)}
+            spot={flashing ? (flash ?? null) : pot === null ? null : (spot ?? null)}
             divide={divide}
             onDivide={setDivide}
           >
             <ToolBar tool={tool} onTool={setTool} />
-            {(tool === 'choose' || tool === 'hold') && (
+            {picking ? (
+              <StageNote>
+                <Typography variant="body2">Click {picking.what} on the photo.</Typography>
+                <Button
+                  onClick={() => {
+                    setPicking(null);
+                  }}
+                >
+                  Cancel
+                </Button>
+              </StageNote>
+            ) : (
+              (solo || part !== null) && (
+                <StageNote>
+                  <Typography variant="body2">{part === null ? 'Only this move is shown.' : `Only the ${part.toLowerCase()} of this move is shown.`}</Typography>
+                  <Button
+                    onClick={() => {
+                      setJudged({ key: '', solo: false, part: null });
+                    }}
+                  >
+                    Show everything
+                  </Button>
+                </StageNote>
+              )
+            )}
+            {!picking && !solo && part === null && (tool === 'choose' || tool === 'hold') && (
               <FitBar
                 fit={choosing.fit}
                 busy={choosing.busy}
@@ -327,8 +424,8 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
                 onDismiss={choosing.dismiss}
               />
             )}
-            {tool === 'pull' && <PullBar modes={pull?.modes ?? []} mode={modeNow} onMode={setMode} shares={pull?.shares ?? false} nearestOnly={nearestOnly} onNearestOnly={setNearestOnly} />}
-            {view === 'clipped' && tool === 'look' && (
+            {!picking && !solo && part === null && tool === 'pull' && <PullBar modes={pull?.modes ?? []} mode={modeNow} onMode={setMode} shares={pull?.shares ?? false} nearestOnly={nearestOnly} onNearestOnly={setNearestOnly} />}
+            {!picking && !solo && part === null && view === 'clipped' && tool === 'look' && (
               <StageNote>
                 <Typography variant="body2">Bright: a channel is full. Dim: a channel is empty. Hold B for the source’s own.</Typography>
               </StageNote>
@@ -349,15 +446,23 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
                       edit(next, true);
                       if (to !== undefined) select(to);
                     }}
+                    solo={solo}
+                    onSolo={(on) => {
+                      setJudged({ key: judgedKey, solo: on, part: null });
+                    }}
                   />
                 </Box>
                 {move && (
                   <MoveControls
                     key={`${String(photo.id)} ${String(selected)} ${move.kind}`}
                     move={move}
-                    source={source}
-                    readings={readings}
-                    pointed={pointed}
+                    {...surroundings}
+                    aspect={aspect}
+                    onAspect={onAspect}
+                    part={part}
+                    onPart={(title) => {
+                      setJudged({ key: judgedKey, solo, part: title });
+                    }}
                     onChange={(next, keep) => {
                       edit(replaceMove(look, selected, next), keep);
                     }}
@@ -386,6 +491,20 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
           }}
           pointed={pointed?.before.oklch ?? null}
           height={108}
+          overlay={
+            BenchOverlay && move ? (
+              <BenchOverlay
+                key={judgedKey}
+                move={move as never}
+                onChange={(next: Move, keep: boolean) => {
+                  if (look) edit(replaceMove(look, selected, next), keep);
+                }}
+                {...surroundings}
+                aspect={aspect}
+                onAspect={onAspect}
+              />
+            ) : undefined
+          }
         />
       )}
       {readingsOpen && <ReadingsDrawer source={source?.scopes} result={readings?.scopes} probes={probes} readings={probeReadings} onProbes={setProbes} />}

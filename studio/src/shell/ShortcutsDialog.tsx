@@ -4,6 +4,7 @@ import { TOOLS } from '../photo/tools';
 const KEYS: [string, string][] = [
   ['B (held)', 'the photo as it was'],
   ['R (held)', 'what the chosen move reaches, also while an edge is dragged'],
+  ['Q (held)', 'what the target or band at hand holds'],
   ...TOOLS.map(({ key, title, help }): [string, string] => [key, `${title}: ${help.charAt(0).toLowerCase()}${help.slice(1)}`]),
   ['F', 'fold the panels away, and back'],
   ['Z, or double click', 'whole photo ↔ 100 %'],

@@ -11,6 +11,9 @@ export interface KeyActions {
   reached: (held: boolean) => void;
   tool: (tool: Tool) => void;
   fold: () => void;
+  /** Flashes what the target or band at hand holds. */
+  flash: (held: boolean) => void;
+  escape: () => void;
   help: () => void;
 }
 
@@ -39,7 +42,10 @@ export function useKeys(actions: KeyActions): void {
       } else if (key === 'z') now.current.toggleZoom();
       else if (key === 'r') {
         if (!event.repeat) now.current.reached(true);
+      } else if (key === 'q') {
+        if (!event.repeat) now.current.flash(true);
       } else if (key === 'f') now.current.fold();
+      else if (event.key === 'Escape') now.current.escape();
       else if (event.key === '?') now.current.help();
       else if (event.key === 'PageDown') now.current.nextPhoto(1);
       else if (event.key === 'PageUp') now.current.nextPhoto(-1);
@@ -49,10 +55,12 @@ export function useKeys(actions: KeyActions): void {
     const up = (event: KeyboardEvent) => {
       if (event.key.toLowerCase() === 'b') now.current.before(false);
       if (event.key.toLowerCase() === 'r') now.current.reached(false);
+      if (event.key.toLowerCase() === 'q') now.current.flash(false);
     };
     const left = () => {
       now.current.before(false);
       now.current.reached(false);
+      now.current.flash(false);
     };
     window.addEventListener('keydown', down);
     window.addEventListener('keyup', up);

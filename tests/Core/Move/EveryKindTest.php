@@ -25,22 +25,18 @@ final class EveryKindTest extends TestCase
     /** Kinds that act by hue, and leave greys grey. */
     private const BY_HUE = ['band-mix', 'shift', 'hue-curves', 'saturation', 'side-warmth', 'hue-relief', 'even-out', 'recolour'];
 
-    /** Settings of each kind as one uses them. */
-    public const USED = [
-        'selective-colour' => ['reds' => ['cyan' => 30], 'neutrals' => ['yellow' => -12]],
-        'band-mix' => ['green' => ['hue' => 25, 'saturation' => 30], 'orange' => ['luminance' => -15]],
-        'shift' => ['hue' => 25, 'saturation' => -20, 'lightness' => 4],
-        'recolour' => ['anchor' => '#c8922e', 'target' => '#8a5a86', 'lightness' => 60],
-        'even-out' => ['anchor' => '#4a8f72', 'hue' => 60, 'chroma' => 50, 'lightness' => 30],
-        'neutralise' => ['shadows' => '#2e3440', 'highlights' => '#f2e6d2'],
-        'curves' => ['all' => [[0, 0], [60, 45], [190, 210], [255, 255]], 'light' => [[0, 10], [255, 250]], 'blue' => [[0, 0], [128, 120], [255, 255]]],
-        'hue-curves' => ['hue' => [[40, 0], [80, 18], [120, 0]], 'saturation' => [[200, 40], [300, -30]]],
-        'colour-balance' => ['shadows' => ['yellowBlue' => 30], 'highlights' => ['cyanRed' => 15, 'yellowBlue' => -20]],
-        'saturation' => ['saturation' => -10, 'vibrance' => 45, 'guard' => 20, 'limit' => 70, 'density' => 20],
-        'warmth' => ['warmth' => 35, 'tint' => -10],
-        'side-warmth' => ['warm' => 30, 'cool' => -30],
-        'hue-relief' => ['hue' => 70, 'amount' => 40],
-    ];
+    /**
+     * Settings of each kind as one uses them: tests/moves.json, which the browser tests use too.
+     *
+     * @return array<string, array<string, mixed>>
+     */
+    private static function used(): array
+    {
+        /** @var array<string, array<string, mixed>> $used */
+        $used = json_decode((string) file_get_contents(Outside::root().'/tests/moves.json'), true, 16, \JSON_THROW_ON_ERROR);
+
+        return $used;
+    }
 
     /** @return iterable<string, array{string}> */
     public static function kinds(): iterable
@@ -63,12 +59,12 @@ final class EveryKindTest extends TestCase
     #[DataProvider('kinds')]
     public function testInUseItChangesSomethingAndNothingAtStrengthZero(string $kind): void
     {
-        self::assertArrayHasKey($kind, self::USED, 'every kind has its settings in this test');
+        self::assertArrayHasKey($kind, self::used(), 'every kind has its settings in this test');
         $colour = [0.42, 0.28, 0.14];
-        $moved = Looks::through(Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]), ...$colour);
+        $moved = Looks::through(Looks::of(['kind' => $kind, 'params' => self::used()[$kind]]), ...$colour);
         self::assertGreaterThan(0.005, max(array_map(static fn (float $p, float $q): float => abs($p - $q), $colour, $moved)));
-        self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind, 'strength' => 0, 'params' => self::USED[$kind]]), ...$colour));
-        self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind, 'on' => false, 'params' => self::USED[$kind]]), ...$colour));
+        self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind, 'strength' => 0, 'params' => self::used()[$kind]]), ...$colour));
+        self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind, 'on' => false, 'params' => self::used()[$kind]]), ...$colour));
     }
 
     #[DataProvider('kinds')]
@@ -80,7 +76,7 @@ final class EveryKindTest extends TestCase
             return;
         }
         for ($level = 0.0; $level <= 1.0; $level += 0.125) {
-            $out = Looks::through(Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]), $level, $level, $level);
+            $out = Looks::through(Looks::of(['kind' => $kind, 'params' => self::used()[$kind]]), $level, $level, $level);
             self::assertEqualsWithDelta($out[0], $out[1], 1e-6);
             self::assertEqualsWithDelta($out[0], $out[2], 1e-6);
         }
@@ -93,7 +89,7 @@ final class EveryKindTest extends TestCase
     #[DataProvider('kinds')]
     public function testACubeOf33IsCloseToExact(string $kind): void
     {
-        $grade = Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]);
+        $grade = Looks::of(['kind' => $kind, 'params' => self::used()[$kind]]);
         $error = CubeError::of(Compiler::compile($grade, 33), $grade, self::everywhere(3000));
         self::assertLessThan(0.6, $error->mean);
         self::assertLessThan('even-out' === $kind ? 8.0 : 4.0, $error->percentile99);
@@ -102,7 +98,7 @@ final class EveryKindTest extends TestCase
     #[DataProvider('kinds')]
     public function testTheCubeTextThroughFfmpegIsCloseToExact(string $kind): void
     {
-        $grade = Looks::of(['kind' => $kind, 'params' => self::USED[$kind]]);
+        $grade = Looks::of(['kind' => $kind, 'params' => self::used()[$kind]]);
         $scratch = Outside::scratch();
         $colours = self::everywhere(1024, 255);
         $bytes = '';
@@ -127,7 +123,7 @@ final class EveryKindTest extends TestCase
     public function testAllKindsTogetherKeepToTheGamut(): void
     {
         $moves = [];
-        foreach (self::USED as $kind => $params) {
+        foreach (self::used() as $kind => $params) {
             $moves[] = ['kind' => $kind, 'params' => $params];
         }
         $out = Evaluator::evaluate(Looks::of(...$moves), new Colours(self::everywhere(2000)))->colours;

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Looks;
+
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** The looks that come with Tovrin: the files in looks/, by what they are for. */
+final readonly class Presets
+{
+    /** Folders of looks/, with their titles, in the order they are offered. */
+    private const GROUPS = ['casts' => 'Against casts', 'recolouring' => 'Recolouring', 'mood' => 'Mood'];
+
+    public function __construct(#[Autowire('%kernel.project_dir%/looks')] private string $directory)
+    {
+    }
+
+    /** @return list<array{group: string, look: mixed}> */
+    public function all(): array
+    {
+        $presets = [];
+        foreach (self::GROUPS as $folder => $title) {
+            foreach (glob($this->directory.'/'.$folder.'/*.json') ?: [] as $path) {
+                $presets[] = ['group' => $title, 'look' => json_decode((string) file_get_contents($path), false, 64, \JSON_THROW_ON_ERROR)];
+            }
+        }
+
+        return $presets;
+    }
+}
