@@ -19,8 +19,16 @@ const browser = await chromium.launch({
   args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
 });
 
-/** One picture: opens a photo, does something, takes it. */
-async function picture(name, photo, act = async () => {}) {
+async function grade(photo, look) {
+  const address = `${base}/api/photos/${photo}/grade`;
+  const kept = await (await fetch(address)).json();
+  if (look) await fetch(address, { method: 'PUT', body: JSON.stringify({ basedOn: kept.revision, look }) });
+  return kept.look;
+}
+
+/** One picture: opens a photo, does something, takes it, and leaves the grade as it was. `fresh` begins without a grade. */
+async function picture(name, photo, act = async () => {}, fresh = false) {
+  const original = await grade(photo, fresh ? { tovrinLook: 1, name: '', moves: [] } : null);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${base}/sets/1/photos/${photo}`);
   const settled = async () => {
@@ -54,9 +62,11 @@ async function picture(name, photo, act = async () => {}) {
       await settled();
     },
   });
+  await page.waitForTimeout(900);
   await settled();
   await page.screenshot({ path: join(folder, `${name}.png`) });
   await page.close();
+  await grade(photo, original);
   console.log(`docs/screenshots/${name}.png`);
 }
 
@@ -91,6 +101,69 @@ try {
   });
   await picture('split', 2, async ({ view }) => {
     await view('Split');
+  });
+  await picture('neutralise', 2, async ({ page, addMove, place, settled }) => {
+    await addMove('Neutralise');
+    for (const [zone, u, v] of [['shadows', 0.3, 0.33], ['highlights', 0.6, 0.32]]) {
+      await page.getByRole('button', { name: `Pick ${zone} on the photo` }).click();
+      await page.mouse.click(...(await place(u, v)));
+      await page.waitForTimeout(800);
+      await settled();
+    }
+  }, true);
+  await picture('recolour', 7, async ({ page, tool, stroke, addMove, place, settled }) => {
+    await tool('Choose');
+    await stroke([0.6, 0.35], [0.57, 0.47], [0.62, 0.6], [0.7, 0.65], [0.77, 0.5], [0.75, 0.35], [0.68, 0.2]);
+    await tool('Look');
+    await addMove('Recolour');
+    await page.getByRole('button', { name: 'Pick from on the photo' }).click();
+    await page.mouse.click(...(await place(0.65, 0.5)));
+    await settled();
+    await page.getByRole('textbox', { name: 'To, colour' }).fill('#7a4a86');
+    await page.keyboard.press('Enter');
+  });
+  await picture('even-out', 5, async ({ page, tool, stroke, addMove }) => {
+    await tool('Choose');
+    await stroke([0.12, 0.2], [0.22, 0.45], [0.3, 0.5], [0.5, 0.52], [0.68, 0.5], [0.7, 0.7], [0.2, 0.7]);
+    await tool('Look');
+    await addMove('Even out');
+    await page.getByRole('button', { name: 'Take the middle of what is reached' }).click();
+    for (const [name, value] of [['Hue', '90'], ['Strength of colour', '80'], ['Lightness', '35']]) {
+      await page.getByRole('textbox', { name: `${name}, number`, exact: true }).fill(value);
+      await page.keyboard.press('Enter');
+    }
+  });
+  await picture('curves', 2, async ({ page, addMove, place }) => {
+    await addMove('Curves');
+    const box = await page.getByRole('group', { name: 'Tone curve' }).boundingBox();
+    for (const [x, y] of [[0.25, 0.8], [0.72, 0.22]]) {
+      await page.mouse.click(box.x + box.width * x, box.y + box.height * y);
+      await page.waitForTimeout(500);
+    }
+    await page.mouse.move(...(await place(0.6, 0.5)));
+  });
+  await picture('hue-curves', 4, async ({ addMove, tool, stroke, page, place }) => {
+    await addMove('Hue curves');
+    await tool('Pull');
+    await stroke([0.3, 0.75], [0.3, 0.6]);
+    await page.mouse.move(...(await place(0.3, 0.8)));
+  });
+  await picture('colour-balance', 2, async ({ page, addMove, place }) => {
+    await addMove('Colour balance');
+    await page.getByRole('textbox', { name: 'Yellow – blue, number' }).fill('-25');
+    await page.keyboard.press('Enter');
+    await page.getByRole('group', { name: 'Tones' }).getByRole('button', { name: /Highlights/ }).click();
+    await page.getByRole('textbox', { name: 'Cyan – red, number' }).fill('15');
+    await page.keyboard.press('Enter');
+    await page.mouse.move(...(await place(0.85, 0.6)));
+  }, true);
+  await picture('saturation', 7, async ({ page, addMove, place }) => {
+    await addMove('Saturation');
+    await page.getByRole('textbox', { name: 'Vibrance, number' }).fill('55');
+    await page.keyboard.press('Enter');
+    await page.getByRole('textbox', { name: 'Neutral guard, number' }).fill('25');
+    await page.keyboard.press('Enter');
+    await page.mouse.move(...(await place(0.3, 0.45)));
   });
   await picture('deliver', 1, async ({ page }) => {
     await page.getByRole('button', { name: 'Deliver' }).click();

@@ -67,6 +67,24 @@ final readonly class ColourBlock
         return [$this->a[$index], $this->b[$index], $this->c[$index]];
     }
 
+    /** At most so many of the colours, taken evenly; this very block when it has no more. */
+    public function thinned(int $most): self
+    {
+        $n = \count($this->a);
+        if ($n <= $most) {
+            return $this;
+        }
+        $a = $b = $c = [];
+        for ($k = 0; $k < $most; ++$k) {
+            $i = intdiv((2 * $k + 1) * $n, 2 * $most);
+            $a[] = $this->a[$i];
+            $b[] = $this->b[$i];
+            $c[] = $this->c[$i];
+        }
+
+        return new self($this->space, $a, $b, $c);
+    }
+
     /**
      * The same colours in another space; this very block when it is there already.
      *

@@ -54,8 +54,8 @@ final class ReachFitter
             if ($overlap > 0.9) {
                 $words[] = 'What is wanted and what is to stay are the same colours, so nothing was carved out. Mark another part of either.';
             } else {
-                $search = self::thin($held);
-                $reach = self::keepOut($reach, 0 === $wanted->count() && null !== $photo ? self::standIns($reach, self::thin($photo), $search) : self::thin($wanted), $search);
+                $search = $held->thinned(self::SEARCHED);
+                $reach = self::keepOut($reach, 0 === $wanted->count() && null !== $photo ? self::standIns($reach, $photo->thinned(self::SEARCHED), $search) : $wanted->thinned(self::SEARCHED), $search);
             }
         }
         $caughtWanted = self::caught($reach, $wanted);
@@ -163,23 +163,6 @@ final class ReachFitter
         }
 
         return new ColourBlock(OkLab::class, $l, $a, $b);
-    }
-
-    private static function thin(ColourBlock $colours): ColourBlock
-    {
-        $step = $colours->count() / self::SEARCHED;
-        if ($step <= 1.0) {
-            return $colours;
-        }
-        $a = $b = $c = [];
-        for ($at = 0.0; $at < $colours->count(); $at += $step) {
-            $i = (int) $at;
-            $a[] = $colours->a[$i];
-            $b[] = $colours->b[$i];
-            $c[] = $colours->c[$i];
-        }
-
-        return new ColourBlock($colours->space, $a, $b, $c);
     }
 
     /** @param list<string> $words */

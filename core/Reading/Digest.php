@@ -67,6 +67,25 @@ final readonly class Digest
         return [max(1, (int) round($width * $share)), max(1, (int) round($height * $share))];
     }
 
+    /**
+     * Only every so manyth row of samples: fewer, and still in rows of the same length.
+     *
+     * @param int $perRow samples in a row
+     */
+    public function everyNthRow(int $perRow, int $n): self
+    {
+        if ($n <= 1) {
+            return $this;
+        }
+        $rows = str_split($this->bytes, max(1, 3 * $perRow));
+        $kept = '';
+        for ($row = intdiv($n, 2); $row < \count($rows); $row += $n) {
+            $kept .= $rows[$row];
+        }
+
+        return new self($kept);
+    }
+
     public function count(): int
     {
         return intdiv(\strlen($this->bytes), 3);

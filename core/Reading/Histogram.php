@@ -20,13 +20,16 @@ final readonly class Histogram
     {
     }
 
-    /** @param ColourBlock $colours any space, inside the gamut */
-    public static function of(ColourBlock $colours): self
+    /**
+     * @param ColourBlock            $colours any space, inside the gamut
+     * @param array<int, float>|null $grey    their greyLevels(), where those are known already
+     */
+    public static function of(ColourBlock $colours, ?array $grey = null): self
     {
         $rgb = $colours->in(Srgb::class);
 
         return new self([
-            self::levels(self::greyLevels($colours)),
+            self::levels($grey ?? self::greyLevels($colours)),
             self::levels($rgb->a),
             self::levels($rgb->b),
             self::levels($rgb->c),

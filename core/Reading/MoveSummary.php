@@ -42,7 +42,7 @@ final readonly class MoveSummary implements \JsonSerializable
     /** @return list<self> one a move, in order */
     public static function of(Grade $grade, Digest $digest): array
     {
-        $source = self::thin($digest);
+        $source = $digest->colours()->thinned(self::SAMPLES);
         $weights = Evaluator::evaluate($grade, new Colours($source), array_keys($grade->moves))->weights;
         $before = $source;
         $summaries = [];
@@ -102,19 +102,5 @@ final readonly class MoveSummary implements \JsonSerializable
             Hex::format(...ColourBlock::one(OkLab::class, $l, $a, $b)->in(Srgb::class)->at(0)),
             Hex::format(...ColourBlock::one(OkLab::class, $l2, $a2, $b2)->in(Srgb::class)->at(0)),
         );
-    }
-
-    private static function thin(Digest $digest): ColourBlock
-    {
-        $all = $digest->colours();
-        $step = max(1, intdiv($all->count(), self::SAMPLES));
-        $r = $g = $b = [];
-        for ($i = intdiv($step, 2); $i < $all->count(); $i += $step) {
-            $r[] = $all->a[$i];
-            $g[] = $all->b[$i];
-            $b[] = $all->c[$i];
-        }
-
-        return new ColourBlock(Srgb::class, $r, $g, $b);
     }
 }

@@ -10,7 +10,7 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 
 /** A photo's own colour families, largest first: the same on every run. */
-final readonly class Pots
+final readonly class Pots implements \JsonSerializable
 {
     public const MOST = 12;
     /** Families closer than this, as ColourClusters measures, are one pot. */
@@ -32,6 +32,23 @@ final readonly class Pots
         $families = ColourClusters::of($colours, self::MOST + 6, self::DISTANCE, self::LEAST);
 
         return new self(\array_slice($families->centres, 0, self::MOST), \array_slice($families->shares, 0, self::MOST));
+    }
+
+    /**
+     * Pots as they were serialised.
+     *
+     * @param array<mixed> $data
+     */
+    public static function fromArray(array $data): self
+    {
+        /** @var array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>} $data */
+        return new self($data['centres'], $data['shares']);
+    }
+
+    /** @return array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>} */
+    public function jsonSerialize(): array
+    {
+        return ['centres' => $this->centres, 'shares' => $this->shares];
     }
 
     public function count(): int

@@ -22,15 +22,16 @@ final readonly class Waveform
     }
 
     /**
-     * @param ColourBlock $colours a digest's colours, or what a grade made of them, row by row
-     * @param int         $perRow  colours in a row
+     * @param ColourBlock            $colours a digest's colours, or what a grade made of them, row by row
+     * @param int                    $perRow  colours in a row
+     * @param array<int, float>|null $grey    their Histogram::greyLevels(), where those are known already
      */
-    public static function of(ColourBlock $colours, int $perRow): self
+    public static function of(ColourBlock $colours, int $perRow, ?array $grey = null): self
     {
         $columns = min(self::MOST_COLUMNS, $perRow);
         $rgb = $colours->in(Srgb::class);
         $counts = [];
-        foreach ([$rgb->a, $rgb->b, $rgb->c, Histogram::greyLevels($colours)] as $values) {
+        foreach ([$rgb->a, $rgb->b, $rgb->c, $grey ?? Histogram::greyLevels($colours)] as $values) {
             $cells = array_fill(0, $columns * self::LEVELS, 0);
             $n = \count($values);
             for ($i = 0; $i < $n; ++$i) {

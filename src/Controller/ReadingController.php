@@ -47,7 +47,11 @@ final readonly class ReadingController
     /** Side of the neighbourhood a click takes, and width of the stroke a drag takes, in pixels of the preview. */
     private const CLICK = 7;
     private const STROKE = 9;
+    /** Digests up to this size are read in full after every change, larger ones by every other row. */
+    private const READ_IN_FULL = 25_000;
     private const SPOT_LATTICE = 33;
+    /** Samples a spread is judged by: the costliest formula, and a few thousand place it within a per cent. */
+    private const SPREAD_SAMPLES = 3000;
     /** End of the scope's chroma axis: the most sRGB can show, so that source and result are on one scale. */
     private const SCOPE_CHROMA = 0.33;
 
@@ -91,7 +95,9 @@ final readonly class ReadingController
         $body = Body::of($request);
         $grade = $body->grade();
         $watch = self::watched($body, $grade);
-        $colours = $this->colours->digest($photo)->colours();
+        // Half the rows of a full digest: the answer has to come while the hand is still near.
+        $digest = $this->colours->digest($photo);
+        $colours = $digest->everyNthRow($this->colours->digestColumns($photo), $digest->count() > self::READ_IN_FULL ? 2 : 1)->colours();
         $pots = $this->colours->pots($photo);
         $evaluation = Evaluator::evaluate($grade, new Colours($colours), null === $watch ? [] : [$watch]);
         $centres = Evaluator::evaluate($grade, new Colours(ColourBlock::of(OkLab::class, $pots->centres)))->colours;
@@ -107,7 +113,7 @@ final readonly class ReadingController
             'reached' => null === $weights ? null : array_sum($weights) / max(1, \count($weights)),
             'spill' => null === $weights ? [] : Spill::of($pots, $colours, $weights),
             'reachedColour' => self::reachedColour($colours, $weights),
-            'spread' => null === $weights ? null : ['before' => Spread::of($colours, $weights), 'after' => Spread::of($evaluation->colours, $weights)],
+            'spread' => null === $weights ? null : self::spread($colours, $evaluation->colours, $weights),
             'scopes' => $this->scopes($evaluation->colours, $photo),
         ], 200, ['Server-Timing' => \sprintf('all;dur=%.1f', (hrtime(true) - $start) / 1e6)]);
     }
@@ -245,15 +251,17 @@ final readonly class ReadingController
     /** @return array<string, mixed> */
     private function scopes(ColourBlock $colours, Photo $photo): array
     {
-        $histogram = Histogram::of($colours);
-        $waveform = Waveform::of($colours, $this->colours->digestColumns($photo));
+        $lab = $colours->in(OkLab::class);
+        $grey = Histogram::greyLevels($lab);
+        $histogram = Histogram::of($colours, $grey);
+        $waveform = Waveform::of($colours, $this->colours->digestColumns($photo), $grey);
 
         return [
             'histogram' => array_combine(Histogram::CHANNELS, $histogram->counts),
             'clipped' => $histogram->clipped(),
             'waveform' => ['columns' => $waveform->columns, 'levels' => Waveform::LEVELS, 'counts' => $waveform->counts],
-            'plane' => ColourPlane::of($colours, 'hue-chroma', self::SCOPE_CHROMA)->cells,
-            'casts' => Cast::of($colours),
+            'plane' => ColourPlane::of($lab, 'hue-chroma', self::SCOPE_CHROMA)->cells,
+            'casts' => Cast::of($lab),
         ];
     }
 
@@ -282,6 +290,18 @@ final readonly class ReadingController
             array_merge(...array_map(static fn (ColourBlock $b): array => $b->b, $blocks)),
             array_merge(...array_map(static fn (ColourBlock $b): array => $b->c, $blocks)),
         );
+    }
+
+    /**
+     * @param array<int, float> $weights
+     *
+     * @return array{before: float, after: float}
+     */
+    private static function spread(ColourBlock $before, ColourBlock $after, array $weights): array
+    {
+        $few = (new ColourBlock(OkLab::class, $weights, $weights, $weights))->thinned(self::SPREAD_SAMPLES)->a;
+
+        return ['before' => Spread::of($before->thinned(self::SPREAD_SAMPLES), $few), 'after' => Spread::of($after->thinned(self::SPREAD_SAMPLES), $few)];
     }
 
     /**

@@ -29,7 +29,19 @@ final readonly class PhotoColours
 
     public function pots(Photo $photo): Pots
     {
-        return Pots::of($this->digest($photo)->colours());
+        $path = $this->store->pots($photo->storeKey());
+        $known = json_decode((string) @file_get_contents($path), true);
+        if (\is_array($known)) {
+            return Pots::fromArray($known);
+        }
+        $pots = Pots::of($this->digest($photo)->colours());
+        try {
+            AtomicFile::write($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        } catch (PictureError) {
+            // Found anew each time then.
+        }
+
+        return $pots;
     }
 
     /** The preview's pixels, exactly those the browser shows. */

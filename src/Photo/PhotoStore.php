@@ -47,6 +47,12 @@ final readonly class PhotoStore
         return $this->photo($key).'/digest';
     }
 
+    /** The photo's pots, computed once; the number changes with the way they are found. */
+    public function pots(string $key): string
+    {
+        return $this->photo($key).'/pots-1.json';
+    }
+
     /** The preview's pixels as the browser sees them, raw; made when first needed. */
     public function raster(string $key): string
     {

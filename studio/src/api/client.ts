@@ -87,8 +87,8 @@ export const api = {
     take(client.POST('/api/cube', { body: { look: asApiLook(look), lattice, watch }, parseAs: 'arrayBuffer', signal })) as unknown as Promise<ArrayBuffer>,
   // Fixed-length lists lose their form in the client's own types.
   source: (id: number) => take(client.GET('/api/photos/{id}/source', { params: { path: { id } } })) as unknown as Promise<Source>,
-  readings: (id: number, look: Look, watch: number | null) =>
-    take(client.POST('/api/photos/{id}/readings', { params: { path: { id } }, body: { look: asApiLook(look), watch } })) as unknown as Promise<Readings>,
+  readings: (id: number, look: Look, watch: number | null, signal?: AbortSignal) =>
+    take(client.POST('/api/photos/{id}/readings', { params: { path: { id } }, body: { look: asApiLook(look), watch }, signal })) as unknown as Promise<Readings>,
   probes: (id: number, look: Look, watch: number | null, points: ProbePoint[], signal?: AbortSignal) =>
     take(client.POST('/api/photos/{id}/probes', { params: { path: { id } }, body: { look: asApiLook(look), watch, points }, signal })),
   reachFrom: async (id: number, base: Reach | null, samples: Sample[]) =>

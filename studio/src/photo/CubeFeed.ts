@@ -1,8 +1,11 @@
 import { api } from '../api/client';
 import type { Look } from '../generated/look';
 
-/** Lattice while something moves: computed in a fraction of the settled one's time. */
-export const DRAFT_LATTICE = 17;
+/** Lattices while something moves, the finest first: computed in a fraction of the settled one's time. */
+const DRAFT_LATTICES = [17, 13, 9] as const;
+/** Answers slower than this ask for a coarser draft next; answers faster than the other for a finer one. */
+const SLOW_MS = 42;
+const QUICK_MS = 16;
 export const SETTLED_LATTICE = 33;
 const SETTLE_AFTER_MS = 140;
 /** One question at a time: a second would only share the same processor and make both late. */
@@ -35,6 +38,8 @@ export class CubeFeed {
   private waiting: Question | null = null;
   private timer: number | undefined;
   private stopped = false;
+  /** Which of the draft lattices keeps up with the hand here, with this grade. */
+  private coarseness = 0;
 
   constructor(
     private readonly onCube: (cube: FeedCube) => void,
@@ -45,7 +50,7 @@ export class CubeFeed {
   follow(look: Look, watch: number | null, askedAt: number): void {
     window.clearTimeout(this.timer);
     const order = ++this.order;
-    this.ask({ look, watch, lattice: DRAFT_LATTICE, order, askedAt });
+    this.ask({ look, watch, lattice: DRAFT_LATTICES[this.coarseness] ?? 9, order, askedAt });
     this.timer = window.setTimeout(() => {
       // On a slow machine the settled cube may overtake its draft, and then answers the input itself.
       this.settle(look, watch, this.shown < order ? askedAt : null);
@@ -71,15 +76,22 @@ export class CubeFeed {
     this.waiting = null;
   }
 
+  private keepUp(took: number): void {
+    if (took > SLOW_MS) this.coarseness = Math.min(DRAFT_LATTICES.length - 1, this.coarseness + 1);
+    else if (took < QUICK_MS) this.coarseness = Math.max(0, this.coarseness - 1);
+  }
+
   private ask(question: Question): void {
     if (this.running >= AT_ONCE) {
       this.waiting = question;
       return;
     }
     this.running++;
+    const sentAt = performance.now();
     void api
       .cube(question.look, question.lattice, question.watch)
       .then((buffer) => {
+        if (question.lattice !== SETTLED_LATTICE) this.keepUp(performance.now() - sentAt);
         if (this.stopped || question.order <= this.shown) return;
         this.shown = question.order;
         this.onCube({ nodes: new Float32Array(buffer), size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });

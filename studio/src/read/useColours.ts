@@ -9,12 +9,28 @@ export function useSource(photoId: number): Source | undefined {
   return useQuery({ queryKey: ['source', photoId], queryFn: () => api.source(photoId), staleTime: Infinity }).data;
 }
 
+const RESTS_AFTER_MS = 120;
+
 /** What the kept grade makes of the photo, and what the watched move takes in. */
 export function useReadings(photoId: number, look: Look | undefined, watch: number | null): Readings | undefined {
+  // Changes that follow each other quickly are read once, when they rest.
+  const wanted = look === undefined ? null : JSON.stringify({ photoId, look, watch });
+  const [rested, setRested] = useState(wanted);
+  useEffect(() => {
+    const timer = window.setTimeout(() => {
+      setRested(wanted);
+    }, RESTS_AFTER_MS);
+    return () => {
+      window.clearTimeout(timer);
+    };
+  }, [wanted]);
   return useQuery({
-    queryKey: ['readings', photoId, watch, JSON.stringify(look)],
-    queryFn: () => api.readings(photoId, look as Look, watch),
-    enabled: look !== undefined,
+    queryKey: ['readings', rested],
+    queryFn: ({ signal }) => {
+      const ask = JSON.parse(rested ?? '') as { photoId: number; look: Look; watch: number | null };
+      return api.readings(ask.photoId, ask.look, ask.watch, signal);
+    },
+    enabled: rested !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 60_000,

@@ -11,6 +11,14 @@ use Tovrin\Tests\Core\Looks;
 
 final class DigestTest extends TestCase
 {
+    public function testEveryOtherRowKeepsWholeRows(): void
+    {
+        $rows = str_repeat('abc', 4).str_repeat('def', 4).str_repeat('ghi', 4).str_repeat('jkl', 4);
+        $digest = Digest::of($rows, 4, 4);
+        self::assertSame(str_repeat('def', 4).str_repeat('jkl', 4), $digest->everyNthRow(4, 2)->bytes());
+        self::assertSame($digest, $digest->everyNthRow(4, 1));
+    }
+
     public function testSamplesEvenlyAndTheSameEveryTime(): void
     {
         // Left half red, right half blue: the digest must have them in equal shares.
