@@ -179,3 +179,22 @@ test('the ledger by keyboard: order, name, off, remove', async ({ page }) => {
   await page.keyboard.press('Delete');
   await expect(page.getByRole('option')).toHaveCount(1);
 });
+
+test('the photo stays in the middle and in shape when the room for it changes', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.wheel);
+  await page.getByRole('button', { name: /^Readings/ }).click();
+  await expect(page.getByRole('region', { name: 'Readings' })).toBeVisible();
+  await studio.settled();
+  const shown = await studio.pixels();
+  const surround = (x: number, y: number) => distance(at(shown, x, y), [77, 77, 77]) <= 1;
+  const middle: [number, number] = [shown.width / 2, shown.height / 2];
+  const reach = (dx: number, dy: number) => {
+    let steps = 0;
+    while (steps < 900 && !surround(middle[0] + dx * steps, middle[1] + dy * steps)) steps++;
+    return steps;
+  };
+  expect(Math.abs(reach(1, 0) - reach(-1, 0)), 'left and right').toBeLessThanOrEqual(2);
+  expect(Math.abs(reach(0, 1) - reach(0, -1)), 'top and bottom').toBeLessThanOrEqual(2);
+  expect(Math.abs(reach(1, 0) - reach(0, 1)), 'a square stays one').toBeLessThanOrEqual(2);
+});

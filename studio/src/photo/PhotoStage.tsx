@@ -97,7 +97,7 @@ export function PhotoStage(props: Props) {
       if (!renderer.current || s.width === 0) return;
       const scale = following.current ? pace.current.scale : 1;
       const element = canvas.current;
-      if (element && element.width !== Math.round(s.width * scale)) {
+      if (element && (element.width !== Math.round(s.width * scale) || element.height !== Math.round(s.height * scale))) {
         element.width = Math.round(s.width * scale);
         element.height = Math.round(s.height * scale);
       }
