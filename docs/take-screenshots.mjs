@@ -77,9 +77,8 @@ try {
     await stroke([0.32, 0.62]);
     await stroke([0.18, 0.56], [0.3, 0.68], [0.42, 0.6], [0.3, 0.52]);
   });
-  await picture('held', 3, async ({ page, tool, stroke }) => {
+  await picture('held', 3, async ({ tool, stroke }) => {
     await tool('Choose');
-    await page.getByRole('button', { name: 'New move' }).click();
     await stroke([0.18, 0.45], [0.4, 0.49], [0.6, 0.44], [0.35, 0.4]);
     await stroke([0.66, 0.55], [0.72, 0.66], [0.85, 0.55], [0.85, 0.35]);
     await tool('Hold');

@@ -7,7 +7,9 @@ namespace Tovrin\App\Export;
 use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\Sideline;
 use Tovrin\Core\Cube\Cube;
+use Tovrin\Core\Cube\Slabs;
 use Tovrin\Core\Format\CubeText;
 use Tovrin\Core\Format\HaldPng;
 use Tovrin\Core\Format\IccDeviceLink;
@@ -30,12 +32,18 @@ final class Rendering
     public static function picture(string $source, string $name, Grade $grade, string $target, string $format, int $quality, int $lattice, callable $progress): void
     {
         $progress('Reading the photo', 0.02);
-        // While this process reads the photo, another computes the grade.
-        $link = $grade->isAtRest() ? null : new Sideline(static fn (): string => IccDeviceLink::write(Compiler::compile($grade, $lattice), $grade->name));
+        // While this process reads the photo, two others compute the grade.
+        $middle = intdiv($lattice, 2);
+        $parts = $grade->isAtRest() ? [] : array_map(
+            static fn (array $part): Sideline => new Sideline(static fn (): string => Compiler::slabs($grade, $lattice, $part[0], $part[1])->pack()),
+            [[0, $middle], [$middle, $lattice]],
+        );
         $pixels = PictureFile::read($source, $name);
-        if (null !== $link) {
+        if ([] !== $parts) {
             $progress('Computing the grade', 0.3);
-            $bytes = $link->result();
+            $cube = Slabs::join($lattice, ...array_map(static fn (Sideline $part): string => $part->result(), $parts));
+            $bytes = IccDeviceLink::write($cube, $grade->name);
+            unset($cube, $parts);
             $progress('Colouring', 0.4);
             $pixels = LittleCms::applyLink($bytes, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
         }

@@ -36,6 +36,9 @@ final class LittleCms
     /** How often progress is told; it may cost a look into the database. */
     private const PIXELS_PER_REPORT = 1_000_000;
 
+    /** Pixels up to which a second process would cost more than it saves. */
+    private const ALONE_MOST = 3_000_000;
+
     private static ?\FFI $library = null;
 
     /** The colour space an ICC profile describes, as its four-letter signature; null when it is no profile. */
@@ -50,6 +53,12 @@ final class LittleCms
         self::call($lcms, 'cmsCloseProfile', $handle);
 
         return pack('N', $signature);
+    }
+
+    /** Whether a profile says that it is sRGB: its name is in it, in one of the two ways profiles write text. */
+    public static function isSrgb(string $profile): bool
+    {
+        return str_contains($profile, 'sRGB') || str_contains($profile, "s\0R\0G\0B");
     }
 
     /** An sRGB profile to embed in finished pictures. */
@@ -67,7 +76,8 @@ final class LittleCms
         self::call($lcms, 'cmsSaveProfileToMem', $handle, \FFI::addr($memory), \FFI::addr($size));
         self::call($lcms, 'cmsCloseProfile', $handle);
 
-        return \FFI::string($memory, $bytes);
+        // Its date of making is fixed, so that the same export is the same file.
+        return substr_replace(\FFI::string($memory, $bytes), pack('n6', 2026, 1, 1, 0, 0, 0), 24, 12);
     }
 
     /**
@@ -111,11 +121,25 @@ final class LittleCms
      */
     public static function applyLink(string $link, int $lattice, Pixels $picture, callable $progress): Pixels
     {
-        $lcms = self::library();
-        $handle = self::call($lcms, 'cmsOpenProfileFromMem', $link, \strlen($link));
+        $bytes = \strlen($picture->data);
+        // A large picture is done in two halves, the second by another process.
+        $half = $picture->width * $picture->height > self::ALONE_MOST ? $picture->bytesPerPixel() * intdiv($picture->width * $picture->height, 2) : $bytes;
+        $rest = $half < $bytes ? new Sideline(static fn (): string => self::linked($link, $lattice, $picture, $half, $bytes, static function (): void {})) : null;
+
+        return $picture->with(self::linked($link, $lattice, $picture, 0, $half, $progress).($rest?->result() ?? ''));
+    }
+
+    /**
+     * A part of a picture through a device link.
+     *
+     * @param callable(float): void $progress
+     */
+    private static function linked(string $link, int $lattice, Pixels $picture, int $from, int $to, callable $progress): string
+    {
+        $handle = self::call(self::library(), 'cmsOpenProfileFromMem', $link, \strlen($link));
         $format = self::format(4, 3, $picture->bits, $picture->alpha);
 
-        return $picture->with(self::transform(
+        return self::transform(
             [$handle],
             $format,
             $format,
@@ -126,14 +150,18 @@ final class LittleCms
             $picture->bytesPerPixel(),
             $picture->bytesPerPixel(),
             $progress,
-        ));
+            $from,
+            $to,
+        );
     }
 
     /**
      * @param list<mixed>           $profiles handles; closed here
+     * @param int                   $from     first byte of the pixels to do
+     * @param int|null              $to       byte behind the last; null is all
      * @param callable(float): void $progress
      */
-    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, string $pixels, int $inBytes, int $outBytes, callable $progress): string
+    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, string $pixels, int $inBytes, int $outBytes, callable $progress, int $from = 0, ?int $to = null): string
     {
         $lcms = self::library();
         $count = \count($profiles);
@@ -154,7 +182,7 @@ final class LittleCms
             throw new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and bring it in again.');
         }
         try {
-            $total = intdiv(\strlen($pixels), $inBytes);
+            $total = intdiv(($to ?? \strlen($pixels)) - $from, $inBytes);
             // One buffer for everything: growing a string step by step would copy it again and again.
             $buffer = $lcms->new('char['.max(1, $total * $outBytes).']');
             \assert($buffer instanceof \FFI\CData);
@@ -162,7 +190,7 @@ final class LittleCms
             $strip = 1 << 15;
             for ($start = 0, $next = 0; $start < $total; $start += $strip) {
                 $n = min($strip, $total - $start);
-                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$start * $outBytes]), $n); // @phpstan-ignore argument.type
+                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $from + $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$start * $outBytes]), $n); // @phpstan-ignore argument.type
                 if ($start + $n >= $next) {
                     $progress(($start + $n) / $total);
                     $next += self::PIXELS_PER_REPORT;

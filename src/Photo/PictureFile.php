@@ -43,14 +43,20 @@ final class PictureFile
     public static function read(string $path, string $name): Pixels
     {
         $format = self::format($path, $name);
-        if ('jpeg' === $format) {
-            self::refuseCutShort($path, $name);
+        $bytes = 'jpeg' === $format ? (string) file_get_contents($path) : null;
+        if (null !== $bytes) {
+            self::refuseCutShort($bytes, $name);
         }
         // Only the header is read for this: a picture that claims to be enormous is never decoded.
         [$width, $height] = @getimagesize($path) ?: [0, 0];
         if ($width > self::MAX_SIDE || $height > self::MAX_SIDE || $width * $height > self::MAX_PIXELS) {
             throw new PictureError(\sprintf('"%s" says it is %s × %s pixels; the most that can be worked on is %s a side and %d megapixels. Make it smaller and bring it in again.', $name, number_format($width), number_format($height), number_format(self::MAX_SIDE), self::MAX_PIXELS / 1_000_000));
         }
+        $quick = null === $bytes ? null : TurboJpeg::decode($bytes);
+        if (null !== $quick) {
+            return $quick;
+        }
+        unset($bytes);
         try {
             $image = new \Imagick();
             // The explicit prefix keeps a file from being taken for another, scriptable format.
@@ -72,6 +78,10 @@ final class PictureFile
      */
     public static function encode(Pixels $pixels, string $format, int $quality): string
     {
+        $quick = 'jpeg' === $format ? TurboJpeg::encode($pixels, $quality) : null;
+        if (null !== $quick) {
+            return $quick;
+        }
         $image = self::raw($pixels);
         $image->setImageColorspace(\Imagick::COLORSPACE_SRGB);
         if ('jpeg' === $format && $pixels->alpha) {
@@ -155,7 +165,7 @@ final class PictureFile
         $alpha = $image->getImageAlphaChannel() && 'PNG' === $image->getImageFormat();
         $bits = $image->getImageDepth() > 8 ? 16 : 8;
         [$width, $height] = [$image->getImageWidth(), $image->getImageHeight()];
-        $space = null === $profile || str_contains($profile, 'sRGB') || str_contains($profile, "s\0R\0G\0B") ? null : LittleCms::colourSpaceOf($profile);
+        $space = null === $profile || LittleCms::isSrgb($profile) ? null : LittleCms::colourSpaceOf($profile);
         $cmyk = \Imagick::COLORSPACE_CMYK === $image->getImageColorspace();
         if ($cmyk && LittleCms::CMYK !== $space) {
             $image->transformImageColorspace(\Imagick::COLORSPACE_SRGB);
@@ -186,9 +196,8 @@ final class PictureFile
     }
 
     /** A JPEG whose last scan has no end marker after it was cut short; decoders would paint the rest grey. */
-    private static function refuseCutShort(string $path, string $name): void
+    private static function refuseCutShort(string $bytes, string $name): void
     {
-        $bytes = (string) file_get_contents($path);
         $scan = strrpos($bytes, "\xFF\xDA");
         $end = strrpos($bytes, "\xFF\xD9");
         if (false === $scan || false === $end || $end < $scan) {

@@ -114,6 +114,45 @@ final class ReadingApiTest extends ApiTestCase
         $this->json('GET', '/api/photos/1/pots/99/reach', '/api/photos/{id}/pots/{pot}/reach', '', 404);
     }
 
+    public function testEveryPresetIsALookThatDoesSomething(): void
+    {
+        /** @var list<array{group: string, look: array{name: string, moves: list<mixed>}}> $presets */
+        $presets = $this->json('GET', '/api/presets', '/api/presets');
+        self::assertGreaterThanOrEqual(12, \count($presets));
+        self::assertCount(\count($presets), array_unique(array_map(static fn (array $preset): string => $preset['look']['name'], $presets)));
+        foreach ($presets as $preset) {
+            self::assertFalse(LookJson::read((string) json_encode($preset['look'], \JSON_PRESERVE_ZERO_FRACTION))->isAtRest(), $preset['look']['name']);
+        }
+    }
+
+    public function testCurvesAreDrawnAsTheyAct(): void
+    {
+        $curves = $this->json('POST', '/api/moves/drawing', '/api/moves/drawing', \sprintf('{"look":%s}', Looks::json(['kind' => 'curves', 'params' => ['red' => [[0, 10], [255, 200]]]])));
+        /** @var array<string, list<float>> $curves */
+        self::assertCount(256, $curves['red']);
+        self::assertEqualsWithDelta([10.0, 200.0], [$curves['red'][0], $curves['red'][255]], 1e-9);
+        self::assertSame(array_map(floatval(...), range(0, 255)), array_map(floatval(...), $curves['all']));
+        self::assertSame([], $this->json('POST', '/api/moves/drawing', '/api/moves/drawing', \sprintf('{"look":%s}', Looks::json(['kind' => 'shift']))));
+        $wrong = $this->json('POST', '/api/moves/drawing', '/api/moves/drawing', \sprintf('{"look":%s}', Looks::json(['kind' => 'curves', 'params' => ['all' => [[9, 1], [3, 4]]]])), 422);
+        self::assertStringContainsString('from left to right', $this->text($wrong['error']));
+    }
+
+    public function testAFamilyHasTheWeightsOfItsTarget(): void
+    {
+        $reds = (string) $this->call('GET', '/api/families/selective-colour/reds')->getContent();
+        self::assertSame(33 ** 3, \strlen($reds));
+        self::assertSame([255, 0], [\ord($reds[32]), \ord($reds[33 ** 3 - 1])], 'pure red in full, white not at all');
+        $green = (string) $this->call('GET', '/api/families/band-mix/green')->getContent();
+        self::assertSame([255, 0], [\ord($green[33 * 32]), \ord($green[32])], 'pure green in full, pure red not at all');
+        self::assertSame(404, $this->call('GET', '/api/families/band-mix/beige')->getStatusCode());
+    }
+
+    public function testAColourIsReadInWords(): void
+    {
+        $reading = $this->json('GET', '/api/colours/c8922e', '/api/colours/{hex}');
+        self::assertSame('ochre', $reading['name']);
+    }
+
     public function testBadSamplesAreNamed(): void
     {
         $this->patches();

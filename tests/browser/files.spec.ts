@@ -90,10 +90,21 @@ test('a new set is empty and says what to do', async ({ page }) => {
 test('when the server cannot answer, the photo stays and the user is told', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.planters);
-  await page.route('**/api/**', (route) => route.abort());
+  const moves = (await studio.kept(PHOTOS.planters)).look.moves.length;
+  // First only the preview cannot be had: the photo stays, and asking again mends it.
+  await page.route('**/api/cube', (route) => route.abort());
   await studio.addMove('Shift');
-  await expect(page.getByText('The server does not answer.').first()).toBeVisible();
-  await page.unroute('**/api/**');
+  const stale = page.getByText('The photo does not show the last change. The server does not answer.');
+  await expect(stale).toBeVisible();
+  await expect(page.locator('canvas[data-settled]')).toBeVisible();
+  await page.unroute('**/api/cube');
   await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByText('The photo does not show the last change.')).toHaveCount(0);
+  await expect(stale).toHaveCount(0);
+  // Then nothing can be kept: that is said, and what the server has is shown again.
+  await page.route('**/api/photos/*/grade', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
+  await page.getByRole('button', { name: 'Add a move' }).click();
+  await page.getByRole('menuitem', { name: /^Warmth/ }).click();
+  await expect(page.getByText('The server does not answer.').first()).toBeVisible();
+  await expect(page.getByRole('option')).toHaveCount(moves + 1);
+  await page.unroute('**/api/photos/*/grade');
 });

@@ -71,7 +71,7 @@ export function useChoosing({ photoId, look, selected, edit, select, onFailure }
   const sample = useCallback(
     async (as: Sample['as'], shape: StrokeShape, points: Place[]) => {
       if (!look) return;
-      const adds = fresh || look.moves.length === 0;
+      const adds = (fresh && as === 'wanted') || look.moves.length === 0;
       const index = adds ? look.moves.length : selected;
       const move: Move | undefined = adds ? newMove('shift') : look.moves[selected];
       if (!move) return;

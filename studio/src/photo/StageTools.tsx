@@ -53,7 +53,7 @@ export function FitBar({ fit, busy, hint, canStartOver, onStartOver, fresh, onFr
           onFresh(!fresh);
         }}
       >
-        {fresh ? 'Stay with this move' : 'New move'}
+        {fresh ? 'Widen the chosen move instead' : 'New move'}
       </Button>
       <Button disabled={!canStartOver} onClick={onStartOver}>
         Start over

@@ -125,6 +125,8 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
   const setTool = (next: Tool) => {
     // Choosing shows what is caught; leaving it shows the photo again.
     if (next !== 'choose' && next !== 'hold' && (tool === 'choose' || tool === 'hold') && view === 'reached') setView('result');
+    // A move that does something already is not widened by a stray click: choosing begins a new one.
+    if (next === 'choose' && tool !== 'choose' && tool !== 'hold') choosing.setFresh(Object.keys(move?.params ?? {}).length > 0);
     setToolNow(next);
     if (next === 'probe') setReadingsOpen(true);
   };
@@ -419,7 +421,7 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
                 }
                 canStartOver={move?.reach != null}
                 onStartOver={choosing.startOver}
-                fresh={choosing.fresh}
+                fresh={choosing.fresh && tool === 'choose'}
                 onFresh={choosing.setFresh}
                 onDismiss={choosing.dismiss}
               />

@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\App\Export;
-
-use Tovrin\App\Photo\PictureError;
+namespace Tovrin\App\Photo;
 
 /**
  * Work done by a second process while this one goes on; its result is a string.
