@@ -139,20 +139,41 @@ final readonly class Cube
         $out = '';
         $n = $this->size;
         for ($outer = 0; $outer < $n; ++$outer) {
-            $values = [];
+            $red = $green = $blue = [];
             for ($middle = 0; $middle < $n; ++$middle) {
                 for ($inner = 0; $inner < $n; ++$inner) {
                     $i = $blueFastest
                         ? $outer + $n * ($middle + $n * $inner)
                         : $inner + $n * ($middle + $n * $outer);
-                    $values[] = (int) ($this->red[$i] * 65535.0 + 0.5);
-                    $values[] = (int) ($this->green[$i] * 65535.0 + 0.5);
-                    $values[] = (int) ($this->blue[$i] * 65535.0 + 0.5);
+                    $red[] = $this->red[$i];
+                    $green[] = $this->green[$i];
+                    $blue[] = $this->blue[$i];
                 }
             }
-            $out .= pack('n*', ...$values);
+            $out .= self::words(new ColourBlock(Srgb::class, $red, $green, $blue));
         }
 
         return $out;
+    }
+
+    /**
+     * Colours as 16-bit unsigned integers, red green blue, most significant byte first: a hot loop.
+     *
+     * @param ColourBlock $colours encoded sRGB, 0…1; some tens of thousands at the most
+     */
+    public static function words(ColourBlock $colours): string
+    {
+        $red = $colours->a;
+        $green = $colours->b;
+        $blue = $colours->c;
+        $values = [];
+        $n = \count($red);
+        for ($i = 0; $i < $n; ++$i) {
+            $values[] = (int) ($red[$i] * 65535.0 + 0.5);
+            $values[] = (int) ($green[$i] * 65535.0 + 0.5);
+            $values[] = (int) ($blue[$i] * 65535.0 + 0.5);
+        }
+
+        return pack('n*', ...$values);
     }
 }

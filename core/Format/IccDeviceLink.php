@@ -17,14 +17,25 @@ final class IccDeviceLink
 {
     public static function write(Cube $cube, string $title): string
     {
-        if ($cube->size > 255) {
-            throw new \InvalidArgumentException('An ICC table has at most 255 nodes a side.');
+        return self::ofTable($cube->size, $cube->toWords(true), $title);
+    }
+
+    /**
+     * A link from a table that was computed as such; see Compiler::tableWords().
+     *
+     * @param int    $size  nodes along each axis
+     * @param string $words size³ × 3 words of 16 bits, most significant byte first, red running slowest
+     */
+    public static function ofTable(int $size, string $words, string $title): string
+    {
+        if ($size > 255 || \strlen($words) !== 6 * $size ** 3) {
+            throw new \InvalidArgumentException('An ICC table has at most 255 nodes a side, and six bytes a node.');
         }
         $tags = [
             'desc' => self::text('' === trim($title) ? 'Untitled' : $title),
             'cprt' => self::text('No copyright, use freely'),
             'pseq' => self::sequence(),
-            'A2B0' => self::table($cube),
+            'A2B0' => self::table($size, $words),
         ];
         $directory = pack('N', \count($tags));
         $offset = 128 + 4 + 12 * \count($tags);
@@ -33,8 +44,7 @@ final class IccDeviceLink
             $directory .= $signature.pack('NN', $offset + \strlen($body), \strlen($data));
             $body .= str_pad($data, (int) (ceil(\strlen($data) / 4) * 4), "\0");
         }
-        $size = $offset + \strlen($body);
-        $header = pack('N', $size)
+        $header = pack('N', $offset + \strlen($body))
             ."\0\0\0\0"                              // preferred colour management module: any
             .pack('N', 0x04300000)                   // version 4.3
             .'linkRGB RGB '
@@ -72,15 +82,15 @@ final class IccDeviceLink
         return 'mluc'."\0\0\0\0".pack('NN', 1, 12).'enGB'.pack('NN', 0, 28);
     }
 
-    private static function table(Cube $cube): string
+    private static function table(int $size, string $words): string
     {
         $identity = pack('n2', 0, 65535);
 
-        return 'mft2'."\0\0\0\0".pack('C4', 3, 3, $cube->size, 0)
+        return 'mft2'."\0\0\0\0".pack('C4', 3, 3, $size, 0)
             .pack('N9', 0x10000, 0, 0, 0, 0x10000, 0, 0, 0, 0x10000)
             .pack('n2', 2, 2)
             .$identity.$identity.$identity
-            .$cube->toWords(true)
+            .$words
             .$identity.$identity.$identity;
     }
 }

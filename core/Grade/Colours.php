@@ -26,8 +26,11 @@ final class Colours
         $this->known = [$given->space => $given];
     }
 
-    /** The nodes of a lattice, between two levels of blue; red runs fastest. */
-    public static function lattice(int $size, int $firstBlue, int $pastBlue): self
+    /**
+     * The nodes of a lattice between two levels of the channel that runs slowest: blue, with red running
+     * fastest, or the other way round.
+     */
+    public static function lattice(int $size, int $first, int $past, bool $redSlowest = false): self
     {
         $axis = [];
         for ($i = 0; $i < $size; ++$i) {
@@ -35,8 +38,8 @@ final class Colours
         }
         // A lattice has few distinct levels: their linear values are computed once, not per node.
         $linear = (new ColourBlock(Srgb::class, $axis, $axis, $axis))->in(LinearSrgb::class)->a;
-        $colours = new self(self::grid(Srgb::class, $axis, $firstBlue, $pastBlue));
-        $colours->known[LinearSrgb::class] = self::grid(LinearSrgb::class, $linear, $firstBlue, $pastBlue);
+        $colours = new self(self::grid(Srgb::class, $axis, $first, $past, $redSlowest));
+        $colours->known[LinearSrgb::class] = self::grid(LinearSrgb::class, $linear, $first, $past, $redSlowest);
 
         return $colours;
     }
@@ -84,22 +87,22 @@ final class Colours
      * @param class-string<ColourSpace> $space
      * @param array<int, float>               $axis
      */
-    private static function grid(string $space, array $axis, int $firstBlue, int $pastBlue): ColourBlock
+    private static function grid(string $space, array $axis, int $first, int $past, bool $redSlowest): ColourBlock
     {
         $size = \count($axis);
-        $r = $g = $b = [];
-        for ($k = $firstBlue; $k < $pastBlue; ++$k) {
-            $blue = $axis[$k];
+        $fast = $middle = $slow = [];
+        for ($k = $first; $k < $past; ++$k) {
+            $slowest = $axis[$k];
             for ($j = 0; $j < $size; ++$j) {
                 $green = $axis[$j];
                 for ($i = 0; $i < $size; ++$i) {
-                    $r[] = $axis[$i];
-                    $g[] = $green;
-                    $b[] = $blue;
+                    $fast[] = $axis[$i];
+                    $middle[] = $green;
+                    $slow[] = $slowest;
                 }
             }
         }
 
-        return new ColourBlock($space, $r, $g, $b);
+        return $redSlowest ? new ColourBlock($space, $slow, $middle, $fast) : new ColourBlock($space, $fast, $middle, $slow);
     }
 }

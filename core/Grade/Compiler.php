@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Cube\Cube;
-use Tovrin\Core\Cube\Slabs;
 
 /** Compiles a grade to a cube: exact evaluation at every node of the lattice. */
 final class Compiler
@@ -23,22 +22,10 @@ final class Compiler
             throw new \InvalidArgumentException(Cube::sizeMessage($size));
         }
 
-        return self::slabs($grade, $size, 0, $size, $watch)->asCube();
-    }
-
-    /**
-     * A part of a lattice: the nodes between two levels of blue. Parts can be computed by several
-     * processes and joined with Slabs::join().
-     *
-     * @param int $firstBlue 0…size
-     * @param int $pastBlue  0…size, not below $firstBlue
-     */
-    public static function slabs(Grade $grade, int $size, int $firstBlue, int $pastBlue, ?int $watch = null): Slabs
-    {
         $slabs = max(1, intdiv(self::BLOCK, $size * $size));
         $red = $green = $blue = $weights = [];
-        for ($first = $firstBlue; $first < $pastBlue; $first += $slabs) {
-            $source = Colours::lattice($size, $first, min($pastBlue, $first + $slabs));
+        for ($first = 0; $first < $size; $first += $slabs) {
+            $source = Colours::lattice($size, $first, min($size, $first + $slabs));
             $part = Evaluator::evaluate($grade, $source, null === $watch ? [] : [$watch]);
             $red[] = $part->colours->a;
             $green[] = $part->colours->b;
@@ -48,6 +35,23 @@ final class Compiler
             }
         }
 
-        return new Slabs($size, array_merge(...$red), array_merge(...$green), array_merge(...$blue), array_merge(...$weights));
+        return new Cube($size, array_merge(...$red), array_merge(...$green), array_merge(...$blue), array_merge(...$weights));
+    }
+
+    /**
+     * A part of the lattice, between two levels of red, as an ICC table holds it: 16-bit words, red
+     * running slowest. Parts that follow one another can be computed by several processes and joined.
+     *
+     * @param int $firstRed 0…size
+     * @param int $pastRed  0…size, not below $firstRed
+     */
+    public static function tableWords(Grade $grade, int $size, int $firstRed, int $pastRed): string
+    {
+        $words = '';
+        for ($red = $firstRed; $red < $pastRed; ++$red) {
+            $words .= Cube::words(Evaluator::evaluate($grade, Colours::lattice($size, $red, $red + 1, true))->colours);
+        }
+
+        return $words;
     }
 }

@@ -9,7 +9,6 @@ use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\Sideline;
 use Tovrin\Core\Cube\Cube;
-use Tovrin\Core\Cube\Slabs;
 use Tovrin\Core\Format\CubeText;
 use Tovrin\Core\Format\HaldPng;
 use Tovrin\Core\Format\IccDeviceLink;
@@ -35,15 +34,14 @@ final class Rendering
         // While this process reads the photo, two others compute the grade.
         $middle = intdiv($lattice, 2);
         $parts = $grade->isAtRest() ? [] : array_map(
-            static fn (array $part): Sideline => new Sideline(static fn (): string => Compiler::slabs($grade, $lattice, $part[0], $part[1])->pack()),
+            static fn (array $part): Sideline => new Sideline(static fn (): string => Compiler::tableWords($grade, $lattice, $part[0], $part[1])),
             [[0, $middle], [$middle, $lattice]],
         );
         $pixels = PictureFile::read($source, $name);
         if ([] !== $parts) {
             $progress('Computing the grade', 0.3);
-            $cube = Slabs::join($lattice, ...array_map(static fn (Sideline $part): string => $part->result(), $parts));
-            $bytes = IccDeviceLink::write($cube, $grade->name);
-            unset($cube, $parts);
+            $words = implode('', array_map(static fn (Sideline $part): string => $part->result(), $parts));
+            $bytes = IccDeviceLink::ofTable($lattice, $words, $grade->name);
             $progress('Colouring', 0.4);
             $pixels = LittleCms::applyLink($bytes, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
         }

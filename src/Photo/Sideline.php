@@ -15,6 +15,7 @@ final class Sideline
 {
     private const DONE = '+';
     private const FAILED = '-';
+    private const PIECE = 1 << 20;
 
     /** @var resource|null */
     private $pipe;
@@ -36,7 +37,8 @@ final class Sideline
                 $answer = self::FAILED.$e->getMessage();
             }
             for ($sent = 0; $sent < \strlen($answer);) {
-                $n = fwrite($pair[1], 0 === $sent ? $answer : substr($answer, $sent));
+                // Piece by piece: handing over all that is left each time would copy it again and again.
+                $n = fwrite($pair[1], substr($answer, $sent, self::PIECE));
                 if (false === $n || 0 === $n) {
                     break;
                 }
@@ -47,6 +49,7 @@ final class Sideline
         }
         fclose($pair[1]);
         $this->pipe = $pair[0];
+        stream_set_chunk_size($pair[0], self::PIECE);
         $this->pid = $pid;
     }
 
