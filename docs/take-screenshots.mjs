@@ -112,16 +112,15 @@ try {
       await settled();
     }
   }, true);
-  await picture('recolour', 7, async ({ page, tool, stroke, addMove, place, settled }) => {
+  await picture('recolour', 7, async ({ page, tool, stroke, addMove }) => {
     await tool('Choose');
     await stroke([0.6, 0.35], [0.57, 0.47], [0.62, 0.6], [0.7, 0.65], [0.77, 0.5], [0.75, 0.35], [0.68, 0.2]);
     await tool('Look');
     await addMove('Recolour');
-    await page.getByRole('button', { name: 'Pick from on the photo' }).click();
-    await page.mouse.click(...(await place(0.61, 0.36)));
-    await settled();
-    await page.getByRole('textbox', { name: 'To, colour' }).fill('#4f4a7e');
-    await page.keyboard.press('Enter');
+    for (const [name, colour] of [['From', '#1d5154'], ['To', '#5a3f6e']]) {
+      await page.getByRole('textbox', { name: `${name}, colour` }).fill(colour);
+      await page.keyboard.press('Enter');
+    }
   });
   await picture('even-out', 5, async ({ page, tool, stroke, addMove }) => {
     await tool('Choose');

@@ -122,19 +122,26 @@ final class LittleCms
     public static function applyLink(string $link, int $lattice, Pixels $picture, callable $progress): Pixels
     {
         $bytes = \strlen($picture->data);
-        // A large picture is done in two halves, the second by another process.
-        $half = $picture->width * $picture->height > self::ALONE_MOST ? $picture->bytesPerPixel() * intdiv($picture->width * $picture->height, 2) : $bytes;
-        $rest = $half < $bytes ? new Sideline(static fn (): string => self::linked($link, $lattice, $picture, $half, $bytes, static function (): void {})) : null;
+        if ($picture->width * $picture->height <= self::ALONE_MOST) {
+            return $picture->with(self::linked($link, $lattice, $picture, 0, $bytes, null, $progress));
+        }
+        // A large picture is done in two halves, the second by another process, into memory they share.
+        $half = $picture->bytesPerPixel() * intdiv($picture->width * $picture->height, 2);
+        $shared = new SharedBytes(max(1, $bytes));
+        $rest = new Sideline(static fn (): string => self::linked($link, $lattice, $picture, $half, $bytes, $shared->bytes(), static function (): void {}));
+        self::linked($link, $lattice, $picture, 0, $half, $shared->bytes(), $progress);
+        $rest->result();
 
-        return $picture->with(self::linked($link, $lattice, $picture, 0, $half, $progress).($rest?->result() ?? ''));
+        return $picture->with($shared->toString());
     }
 
     /**
      * A part of a picture through a device link.
      *
+     * @param \FFI\CData|null       $into     where to put the whole picture's bytes; null gives back the part's
      * @param callable(float): void $progress
      */
-    private static function linked(string $link, int $lattice, Pixels $picture, int $from, int $to, callable $progress): string
+    private static function linked(string $link, int $lattice, Pixels $picture, int $from, int $to, ?\FFI\CData $into, callable $progress): string
     {
         $handle = self::call(self::library(), 'cmsOpenProfileFromMem', $link, \strlen($link));
         $format = self::format(4, 3, $picture->bits, $picture->alpha);
@@ -152,6 +159,7 @@ final class LittleCms
             $progress,
             $from,
             $to,
+            $into,
         );
     }
 
@@ -159,9 +167,10 @@ final class LittleCms
      * @param list<mixed>           $profiles handles; closed here
      * @param int                   $from     first byte of the pixels to do
      * @param int|null              $to       byte behind the last; null is all
+     * @param \FFI\CData|null       $into     bytes for the whole result, of which this part is filled in; null for a string of the part
      * @param callable(float): void $progress
      */
-    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, string $pixels, int $inBytes, int $outBytes, callable $progress, int $from = 0, ?int $to = null): string
+    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, string $pixels, int $inBytes, int $outBytes, callable $progress, int $from = 0, ?int $to = null, ?\FFI\CData $into = null): string
     {
         $lcms = self::library();
         $count = \count($profiles);
@@ -184,20 +193,21 @@ final class LittleCms
         try {
             $total = intdiv(($to ?? \strlen($pixels)) - $from, $inBytes);
             // One buffer for everything: growing a string step by step would copy it again and again.
-            $buffer = $lcms->new('char['.max(1, $total * $outBytes).']');
+            $buffer = $into ?? $lcms->new('char['.max(1, $total * $outBytes).']');
             \assert($buffer instanceof \FFI\CData);
+            $offset = null === $into ? 0 : intdiv($from, $inBytes) * $outBytes;
             // Small enough for the processor's cache, large enough that calls cost nothing.
             $strip = 1 << 15;
             for ($start = 0, $next = 0; $start < $total; $start += $strip) {
                 $n = min($strip, $total - $start);
-                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $from + $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$start * $outBytes]), $n); // @phpstan-ignore argument.type
+                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $from + $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$offset + $start * $outBytes]), $n); // @phpstan-ignore argument.type
                 if ($start + $n >= $next) {
                     $progress(($start + $n) / $total);
                     $next += self::PIXELS_PER_REPORT;
                 }
             }
 
-            return \FFI::string($buffer, max(0, $total * $outBytes));
+            return null === $into ? \FFI::string($buffer, max(0, $total * $outBytes)) : '';
         } finally {
             self::call($lcms, 'cmsDeleteTransform', $transform);
         }
