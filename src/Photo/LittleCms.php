@@ -201,7 +201,7 @@ final class LittleCms
             for ($start = 0, $next = 0; $start < $total; $start += $strip) {
                 $n = min($strip, $total - $start);
                 self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $from + $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$offset + $start * $outBytes]), $n); // @phpstan-ignore argument.type
-                if ($start + $n >= $next) {
+                if ($start + $n >= $next || $start + $n === $total) {
                     $progress(($start + $n) / $total);
                     $next += self::PIXELS_PER_REPORT;
                 }

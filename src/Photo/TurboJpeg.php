@@ -33,6 +33,7 @@ final class TurboJpeg
     /** From this quality on colour is kept at full resolution; common practice. */
     private const FULL_COLOUR_QUALITY = 90;
     private const EXIF = "Exif\0\0";
+    /** How a segment with XMP data begins: ISO 16684-1 and its part for JPEG. */
     private const XMP = "http://ns.adobe.com/xap/1.0/\0";
     private const ICC = "ICC_PROFILE\0";
     /** A segment counts its length in two bytes. */

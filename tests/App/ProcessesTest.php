@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Tovrin\App\Photo\LittleCms;
+use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Photo\Pixels;
+use Tovrin\App\Photo\SharedBytes;
+use Tovrin\App\Photo\Sideline;
+use Tovrin\Core\Format\IccDeviceLink;
+use Tovrin\Core\Grade\Compiler;
+use Tovrin\Tests\Core\Looks;
+
+/** Work that a second process does while this one goes on. */
+final class ProcessesTest extends TestCase
+{
+    public function testAResultOfAnySizeComesBackWhole(): void
+    {
+        foreach (['', 'short', str_repeat('0123456789abcdef', 400_000)] as $text) {
+            $sideline = new Sideline(static fn (): string => $text);
+            self::assertSame(md5($text), md5($sideline->result()));
+        }
+    }
+
+    public function testItIsAnotherProcess(): void
+    {
+        self::assertNotSame((string) getmypid(), (new Sideline(static fn (): string => (string) getmypid()))->result());
+    }
+
+    public function testWhatGoesWrongThereIsToldHere(): void
+    {
+        $sideline = new Sideline(static fn (): string => throw new \RuntimeException('The kiln is cold.'));
+        $this->expectException(PictureError::class);
+        $this->expectExceptionMessage('The kiln is cold.');
+        $sideline->result();
+    }
+
+    public function testAProcessNobodyWaitsForIsEnded(): void
+    {
+        $before = self::children();
+        $sideline = new Sideline(static function (): string {
+            sleep(60);
+
+            return '';
+        });
+        self::assertCount(\count($before) + 1, self::children());
+        unset($sideline);
+        self::assertCount(\count($before), self::children());
+    }
+
+    public function testSharedBytesAreWrittenByBoth(): void
+    {
+        $shared = new SharedBytes(6);
+        \FFI::memcpy($shared->bytes(), 'abc', 3);
+        $sideline = new Sideline(static function () use ($shared): string {
+            \FFI::memcpy($shared->bytes() + 3, 'xyz', 3); // @phpstan-ignore binaryOp.invalid, argument.type
+
+            return '';
+        });
+        $sideline->result();
+        self::assertSame('abcxyz', $shared->toString());
+    }
+
+    public function testALargePictureInTwoHalvesIsTheSameAsInOne(): void
+    {
+        $link = IccDeviceLink::write(Compiler::compile(Looks::of(['kind' => 'shift', 'params' => ['hue' => 60, 'lightness' => 5]]), 9), 'x');
+        // Just above the size from which on two processes share the work; an odd number of pixels.
+        [$width, $height] = [2003, 1501];
+        $row = '';
+        for ($x = 0; $x < $width; ++$x) {
+            $row .= \chr($x & 255).\chr(($x * 7) & 255).\chr(($x >> 3) & 255);
+        }
+        $large = new Pixels($width, $height, 8, false, str_repeat($row, $height));
+        $shares = [];
+        $result = LittleCms::applyLink($link, 9, $large, static function (float $share) use (&$shares): void {
+            $shares[] = $share;
+        })->data;
+        $one = LittleCms::applyLink($link, 9, new Pixels($width, 1, 8, false, $row), static function (): void {})->data;
+        self::assertSame(md5(str_repeat($one, $height)), md5($result));
+        self::assertSame(1.0, max([0.0, ...$shares]));
+    }
+
+    /** @return list<string> the processes that this one has started and that still are there */
+    private static function children(): array
+    {
+        return array_values(array_filter(explode(' ', trim((string) file_get_contents('/proc/self/task/'.getmypid().'/children'))), static fn (string $pid): bool => '' !== $pid));
+    }
+}
