@@ -17,7 +17,8 @@ final readonly class DemoPhoto
     {
     }
 
-    public static function named(string $name): self
+    /** @param bool $inside leaves out pixels at the edge of an object, where a lens blends it with its neighbour */
+    public static function named(string $name, bool $inside = false): self
     {
         $photo = Outside::root().'/demo/photos/'.$name.'.jpg';
         $preview = self::pixels($photo, 'rgb', 2048);
@@ -27,6 +28,9 @@ final readonly class DemoPhoto
         $r = $g = $b = [];
         for ($i = 0, $n = \strlen($labels); $i < $n; ++$i) {
             $object = intdiv(\ord($labels[$i]), 40);
+            if ($inside && !self::isInside($labels, $width, $i)) {
+                continue;
+            }
             $r[$object][] = \ord($rgb[3 * $i]) / 255;
             $g[$object][] = \ord($rgb[3 * $i + 1]) / 255;
             $b[$object][] = \ord($rgb[3 * $i + 2]) / 255;
@@ -37,6 +41,18 @@ final readonly class DemoPhoto
         }
 
         return new self($raster, $objects);
+    }
+
+    /** Whether all neighbours of a pixel belong to the same object. */
+    private static function isInside(string $labels, int $width, int $at): bool
+    {
+        foreach ([-$width - 1, -$width, -$width + 1, -1, 1, $width - 1, $width, $width + 1] as $step) {
+            if (($labels[max(0, $at + $step)] ?? '') !== $labels[$at]) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return array{0: string, 1: int, 2: int} bytes, width, height */
