@@ -21,7 +21,6 @@ final class Compiler
         if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
             throw new \InvalidArgumentException(Cube::sizeMessage($size));
         }
-
         $slabs = max(1, intdiv(self::BLOCK, $size * $size));
         $red = $green = $blue = $weights = [];
         for ($first = 0; $first < $size; $first += $slabs) {

@@ -11,11 +11,10 @@ use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Body;
 use Tovrin\App\Http\Problem;
-use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Repository\Sets;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Move\Drawn;
-use Tovrin\Core\Reading\Digest;
 use Tovrin\Core\Reading\MoveSummary;
 
 /** Colours computed while the user works: the cube for the preview, what each move does. */
@@ -25,7 +24,7 @@ final readonly class ColourController
     /** The browser never needs a finer cube than this. */
     private const MAX_LATTICE = 65;
 
-    public function __construct(private Sets $sets, private PhotoStore $store)
+    public function __construct(private Sets $sets, private PhotoColours $colours)
     {
     }
 
@@ -60,8 +59,7 @@ final readonly class ColourController
     public function summary(int $id, Request $request): JsonResponse
     {
         $photo = $this->sets->photo($id) ?? throw Problem::notFound('photo');
-        $digest = new Digest((string) file_get_contents($this->store->digest($photo->storeKey())));
 
-        return new JsonResponse(MoveSummary::of(Body::of($request)->grade(), $digest));
+        return new JsonResponse(MoveSummary::of(Body::of($request)->grade(), $this->colours->digest($photo)));
     }
 }

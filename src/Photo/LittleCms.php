@@ -45,12 +45,12 @@ final class LittleCms
     public static function colourSpaceOf(string $profile): ?string
     {
         $lcms = self::library();
-        $handle = self::call($lcms, 'cmsOpenProfileFromMem', $profile, \strlen($profile));
+        $handle = Ffi::call($lcms, 'cmsOpenProfileFromMem', $profile, \strlen($profile));
         if (!$handle instanceof \FFI\CData || \FFI::isNull($handle)) {
             return null;
         }
-        $signature = self::call($lcms, 'cmsGetColorSpace', $handle);
-        self::call($lcms, 'cmsCloseProfile', $handle);
+        $signature = Ffi::call($lcms, 'cmsGetColorSpace', $handle);
+        Ffi::call($lcms, 'cmsCloseProfile', $handle);
 
         return pack('N', $signature);
     }
@@ -65,16 +65,16 @@ final class LittleCms
     public static function srgbProfile(): string
     {
         $lcms = self::library();
-        $handle = self::call($lcms, 'cmsCreate_sRGBProfile');
+        $handle = Ffi::call($lcms, 'cmsCreate_sRGBProfile');
         $size = $lcms->new('uint32_t');
         \assert($size instanceof \FFI\CData);
-        self::call($lcms, 'cmsSaveProfileToMem', $handle, null, \FFI::addr($size));
+        Ffi::call($lcms, 'cmsSaveProfileToMem', $handle, null, \FFI::addr($size));
         $bytes = ((array) unpack('V', \FFI::string(\FFI::addr($size), 4)))[1];
         \assert(\is_int($bytes) && $bytes >= 0);
         $memory = $lcms->new("char[$bytes]");
         \assert($memory instanceof \FFI\CData);
-        self::call($lcms, 'cmsSaveProfileToMem', $handle, \FFI::addr($memory), \FFI::addr($size));
-        self::call($lcms, 'cmsCloseProfile', $handle);
+        Ffi::call($lcms, 'cmsSaveProfileToMem', $handle, \FFI::addr($memory), \FFI::addr($size));
+        Ffi::call($lcms, 'cmsCloseProfile', $handle);
 
         // Its date of making is fixed, so that the same export is the same file.
         return substr_replace(\FFI::string($memory, $bytes), pack('n6', 2026, 1, 1, 0, 0, 0), 24, 12);
@@ -96,8 +96,8 @@ final class LittleCms
         $channels = [self::GRAY => 1, self::RGB => 3, self::CMYK => 4][$space] ?? throw new PictureError(\sprintf('Its colour profile is for %s, which cannot be converted.', trim($space)));
         $kind = [self::GRAY => 3, self::RGB => 4, self::CMYK => 6][$space];
         $lcms = self::library();
-        $in = self::call($lcms, 'cmsOpenProfileFromMem', $profile, \strlen($profile));
-        $out = self::call($lcms, 'cmsCreate_sRGBProfile');
+        $in = Ffi::call($lcms, 'cmsOpenProfileFromMem', $profile, \strlen($profile));
+        $out = Ffi::call($lcms, 'cmsCreate_sRGBProfile');
 
         return self::transform(
             [$in, $out],
@@ -143,7 +143,7 @@ final class LittleCms
      */
     private static function linked(string $link, int $lattice, Pixels $picture, int $from, int $to, ?\FFI\CData $into, callable $progress): string
     {
-        $handle = self::call(self::library(), 'cmsOpenProfileFromMem', $link, \strlen($link));
+        $handle = Ffi::call(self::library(), 'cmsOpenProfileFromMem', $link, \strlen($link));
         $format = self::format(4, 3, $picture->bits, $picture->alpha);
 
         return self::transform(
@@ -181,10 +181,10 @@ final class LittleCms
             $usable = $usable && $profile instanceof \FFI\CData && !\FFI::isNull($profile);
             $chain[$i] = $profile; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
-        $transform = $usable ? self::call($lcms, 'cmsCreateMultiprofileTransform', $chain, $count, $inFormat, $outFormat, $intent, $flags) : null;
+        $transform = $usable ? Ffi::call($lcms, 'cmsCreateMultiprofileTransform', $chain, $count, $inFormat, $outFormat, $intent, $flags) : null;
         foreach ($profiles as $profile) {
             if ($profile instanceof \FFI\CData && !\FFI::isNull($profile)) {
-                self::call($lcms, 'cmsCloseProfile', $profile);
+                Ffi::call($lcms, 'cmsCloseProfile', $profile);
             }
         }
         if (!$transform instanceof \FFI\CData || \FFI::isNull($transform)) {
@@ -200,7 +200,7 @@ final class LittleCms
             $strip = 1 << 15;
             for ($start = 0, $next = 0; $start < $total; $start += $strip) {
                 $n = min($strip, $total - $start);
-                self::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $from + $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$offset + $start * $outBytes]), $n); // @phpstan-ignore argument.type
+                Ffi::call($lcms, 'cmsDoTransform', $transform, substr($pixels, $from + $start * $inBytes, $n * $inBytes), \FFI::addr($buffer[$offset + $start * $outBytes]), $n); // @phpstan-ignore argument.type
                 if ($start + $n >= $next || $start + $n === $total) {
                     $progress(($start + $n) / $total);
                     $next += self::PIXELS_PER_REPORT;
@@ -209,7 +209,7 @@ final class LittleCms
 
             return null === $into ? \FFI::string($buffer, max(0, $total * $outBytes)) : '';
         } finally {
-            self::call($lcms, 'cmsDeleteTransform', $transform);
+            Ffi::call($lcms, 'cmsDeleteTransform', $transform);
         }
     }
 
@@ -217,12 +217,6 @@ final class LittleCms
     private static function format(int $kind, int $channels, int $bits, bool $alpha): int
     {
         return $kind << 16 | ($alpha ? 1 << 7 : 0) | $channels << 3 | (16 === $bits ? 2 | 1 << 11 : 1);
-    }
-
-    /** FFI methods exist only at run time; this is the one place where they are called by name. */
-    private static function call(\FFI $library, string $function, mixed ...$arguments): mixed
-    {
-        return $library->{$function}(...$arguments);
     }
 
     private static function library(): \FFI

@@ -25,7 +25,7 @@ final class SharedBytes
     public function __construct(private readonly int $length)
     {
         $this->libc = \FFI::cdef(self::DECLARATIONS);
-        $address = $this->libc->mmap(null, $length, self::READ_WRITE, self::SHARED_ANONYMOUS, -1, 0); // @phpstan-ignore method.notFound
+        $address = Ffi::call($this->libc, 'mmap', null, $length, self::READ_WRITE, self::SHARED_ANONYMOUS, -1, 0);
         // The system answers −1 when it has none.
         if (!$address instanceof \FFI\CData || -1 === $this->libc->cast('intptr_t', $address)?->cdata) { // @phpstan-ignore property.notFound
             throw new PictureError(\sprintf('There is not enough memory for this picture; it needs %d MB.', (int) ceil($length / 1e6)));
@@ -35,7 +35,7 @@ final class SharedBytes
 
     public function __destruct()
     {
-        $this->libc->munmap($this->memory, $this->length); // @phpstan-ignore method.notFound
+        Ffi::call($this->libc, 'munmap', $this->memory, $this->length);
     }
 
     /** The memory as a pointer to its bytes. */

@@ -49,11 +49,11 @@ final class TurboJpeg
         if (null === $segments || null === $turbo) {
             return null;
         }
-        $handle = self::call($turbo, 'tjInitDecompress');
+        $handle = Ffi::call($turbo, 'tjInitDecompress');
         try {
             $size = $turbo->new('int[4]');
             \assert($size instanceof \FFI\CData);
-            if (0 !== self::call($turbo, 'tjDecompressHeader3', $handle, $jpeg, \strlen($jpeg), \FFI::addr($size[0]), \FFI::addr($size[1]), \FFI::addr($size[2]), \FFI::addr($size[3]))) { // @phpstan-ignore argument.type, argument.type, argument.type, argument.type
+            if (0 !== Ffi::call($turbo, 'tjDecompressHeader3', $handle, $jpeg, \strlen($jpeg), \FFI::addr($size[0]), \FFI::addr($size[1]), \FFI::addr($size[2]), \FFI::addr($size[3]))) { // @phpstan-ignore argument.type, argument.type, argument.type, argument.type
                 return null;
             }
             [$width, $height, , $space] = [$size[0], $size[1], $size[2], $size[3]];
@@ -63,13 +63,13 @@ final class TurboJpeg
             $bytes = 3 * $width * $height;
             $pixels = $turbo->new("char[$bytes]");
             \assert($pixels instanceof \FFI\CData);
-            if (0 !== self::call($turbo, 'tjDecompress2', $handle, $jpeg, \strlen($jpeg), $pixels, $width, 0, $height, self::RGB, self::ACCURATE_DCT)) {
+            if (0 !== Ffi::call($turbo, 'tjDecompress2', $handle, $jpeg, \strlen($jpeg), $pixels, $width, 0, $height, self::RGB, self::ACCURATE_DCT)) {
                 return null;
             }
 
             return new Pixels($width, $height, 8, false, \FFI::string($pixels, max(0, $bytes)), $segments['metadata'], $segments['tagged']);
         } finally {
-            self::call($turbo, 'tjDestroy', $handle);
+            Ffi::call($turbo, 'tjDestroy', $handle);
         }
     }
 
@@ -85,19 +85,19 @@ final class TurboJpeg
         if ((null !== $exif && (!str_starts_with($exif, self::EXIF) || 1 !== self::orientation($exif))) || \strlen((string) $exif) > self::SEGMENT_MOST || \strlen((string) $xmp) > self::SEGMENT_MOST) {
             return null;
         }
-        $handle = self::call($turbo, 'tjInitCompress');
+        $handle = Ffi::call($turbo, 'tjInitCompress');
         $jpeg = $turbo->new('char*');
         $size = $turbo->new('unsigned long');
         \assert($jpeg instanceof \FFI\CData && $size instanceof \FFI\CData);
         try {
-            if (0 !== self::call($turbo, 'tjCompress2', $handle, $pixels->data, $pixels->width, 0, $pixels->height, self::RGB, \FFI::addr($jpeg), \FFI::addr($size), $quality >= self::FULL_COLOUR_QUALITY ? self::SAMP_444 : self::SAMP_420, $quality, self::ACCURATE_DCT)) {
+            if (0 !== Ffi::call($turbo, 'tjCompress2', $handle, $pixels->data, $pixels->width, 0, $pixels->height, self::RGB, \FFI::addr($jpeg), \FFI::addr($size), $quality >= self::FULL_COLOUR_QUALITY ? self::SAMP_444 : self::SAMP_420, $quality, self::ACCURATE_DCT)) {
                 return null;
             }
             $length = $size->cdata; // @phpstan-ignore property.notFound
             $bytes = \FFI::string($jpeg, \is_int($length) ? max(0, $length) : 0);
         } finally {
-            self::call($turbo, 'tjFree', $jpeg);
-            self::call($turbo, 'tjDestroy', $handle);
+            Ffi::call($turbo, 'tjFree', $jpeg);
+            Ffi::call($turbo, 'tjDestroy', $handle);
         }
         $extra = (null === $exif ? '' : self::segment(0xE1, $exif))
             .(null === $xmp ? '' : self::segment(0xE1, self::XMP.$xmp))
@@ -185,12 +185,6 @@ final class TurboJpeg
     private static function word(string $bytes, int $at): int
     {
         return \ord($bytes[$at] ?? "\0") << 8 | \ord($bytes[$at + 1] ?? "\0");
-    }
-
-    /** FFI methods exist only at run time; this is the one place where they are called by name. */
-    private static function call(\FFI $library, string $function, mixed ...$arguments): mixed
-    {
-        return $library->{$function}(...$arguments);
     }
 
     private static function library(): ?\FFI

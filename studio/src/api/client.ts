@@ -20,6 +20,8 @@ export interface Preset {
   group: string;
   look: Look;
 }
+/** Kinds of move that divide the colours into families. */
+export type FamilyKind = paths['/api/families/{kind}/{family}']['get']['parameters']['path']['kind'];
 export type Reading = components['schemas']['Reading'];
 /** A place on the photo: shares of its width and height, and the side of the square read there in pixels of the preview. */
 export interface ProbePoint {
@@ -96,7 +98,7 @@ export const api = {
   potReach: async (id: number, pot: number) => asFit(await take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } }))),
   spot: async (id: number, pot: number) =>
     new Uint8Array(await (take(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
-  family: async (kind: 'selective-colour' | 'band-mix', family: string) =>
+  family: async (kind: FamilyKind, family: string) =>
     new Uint8Array(await (take(client.GET('/api/families/{kind}/{family}', { params: { path: { kind, family } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
   drawing: (look: Look) => take(client.POST('/api/moves/drawing', { body: { look: asApiLook(look) } })),
   colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),

@@ -17,6 +17,9 @@ export const AXES: Record<AxisName, Axis> = {
   light: { name: 'light', title: 'Light', max: 1, step: 0.01, circular: false },
 };
 
+/** CSS background: the hue circle laid out along its axis, dulled. */
+export const HUE_GRADIENT = `linear-gradient(90deg, ${Array.from({ length: 25 }, (_, i) => `oklch(0.68 0.11 ${String(i * 15)})`).join(', ')})`;
+
 export const PLANES: Record<PlaneName, { title: string; across: AxisName; up: AxisName }> = {
   'hue-chroma': { title: 'Hue × strength', across: 'hue', up: 'chroma' },
   'hue-light': { title: 'Hue × light', across: 'hue', up: 'light' },

@@ -2,7 +2,7 @@ import CloseIcon from '@mui/icons-material/Close';
 import { Box, ButtonBase, FormControlLabel, Slider, Switch, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { api } from '../api/client';
-import { AXES } from '../bench/axes';
+import { AXES, HUE_GRADIENT } from '../bench/axes';
 import { WindowStrip } from './WindowStrip';
 import type { Move, Reach } from './looks';
 
@@ -14,7 +14,6 @@ interface Props {
   onFailure: (reason: unknown) => void;
 }
 
-const hueAxis = `linear-gradient(90deg, ${Array.from({ length: 25 }, (_, i) => `oklch(0.68 0.11 ${String(i * 15)})`).join(', ')})`;
 const CHROMA = { ...AXES.chroma, max: 0.4, step: 0.005 };
 
 /** Which colours a move acts on: stretches of hue, strength and lightness, each with soft edges, less the held colours. */
@@ -36,7 +35,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Prop
         start={{ from: 60, to: 100, softFrom: 15, softTo: 15 }}
         axis={AXES.hue}
         unit="°"
-        background={hueAxis}
+        background={HUE_GRADIENT}
         onChange={(hue, keep) => {
           change({ hue }, keep);
         }}

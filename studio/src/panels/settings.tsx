@@ -1,4 +1,4 @@
-import { Box, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
 import { ValueSlider } from '../controls/ValueSlider';
 import { settingInfo, signed, withField, type MoveKind, type MoveOf } from '../grade/looks';
 
@@ -107,12 +107,4 @@ export function partsOf<K extends MoveKind>(kind: K, names: readonly string[], t
     title: title(name),
     only: (move: MoveOf<K>): MoveOf<K> => withParams(move, Object.fromEntries(names.filter((other) => other !== name).map((other) => [other, settingInfo(kind, other).rest]))),
   }));
-}
-
-export function Heading({ children }: { children: string }) {
-  return (
-    <Box sx={{ mt: 0.5 }}>
-      <Typography variant="subtitle2">{children}</Typography>
-    </Box>
-  );
 }

@@ -1,4 +1,5 @@
 import { Box } from '@mui/material';
+import { HUE_GRADIENT } from '../bench/axes';
 import type { MovePanel, PanelProps } from './panel';
 import { numberOf, partsOf, settingWords, Sliders, within, withParams } from './settings';
 
@@ -36,13 +37,12 @@ export const sideWarmthPanel: MovePanel<'side-warmth'> = {
 };
 
 const RELIEF = ['hue', 'amount'] as const;
-const wheel = `linear-gradient(90deg, ${Array.from({ length: 25 }, (_, i) => `oklch(0.68 0.11 ${String(i * 15)})`).join(', ')})`;
 
 export const hueReliefPanel: MovePanel<'hue-relief'> = {
   kind: 'hue-relief',
   Controls: ({ move, onChange }: PanelProps<'hue-relief'>) => (
     <>
-      <Box sx={{ height: 8, mx: 0.75, background: wheel, borderRadius: 0.5 }} aria-hidden />
+      <Box sx={{ height: 8, mx: 0.75, background: HUE_GRADIENT, borderRadius: 0.5 }} aria-hidden />
       <Sliders move={move} names={RELIEF} ends={{ amount: ['darkens', 'lightens'] }} onChange={onChange} />
     </>
   ),

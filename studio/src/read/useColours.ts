@@ -24,17 +24,19 @@ export function useReadings(photoId: number, look: Look | undefined, watch: numb
       window.clearTimeout(timer);
     };
   }, [wanted]);
-  return useQuery({
+  const { data } = useQuery({
     queryKey: ['readings', rested],
-    queryFn: ({ signal }) => {
+    queryFn: async ({ signal }) => {
       const ask = JSON.parse(rested ?? '') as { photoId: number; look: Look; watch: number | null };
-      return api.readings(ask.photoId, ask.look, ask.watch, signal);
+      return { of: ask.photoId, readings: await api.readings(ask.photoId, ask.look, ask.watch, signal) };
     },
     enabled: rested !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 60_000,
-  }).data;
+  });
+  // The last readings stay while new ones are under way, but never those of another photo.
+  return data?.of === photoId ? data.readings : undefined;
 }
 
 /** Readings at pinned probes; null for one that lies outside the photo. */

@@ -5,7 +5,7 @@ import UndoIcon from '@mui/icons-material/Undo';
 import { Box, Button, CircularProgress, Dialog, DialogActions, DialogContent, DialogContentText, DialogTitle, IconButton, Menu, MenuItem, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState, type ComponentType, type ReactNode } from 'react';
-import { api, type Photo, type ProbePoint, type ProbeReading } from '../api/client';
+import { api, type FamilyKind, type Photo, type ProbePoint, type ProbeReading } from '../api/client';
 import { Bench } from '../bench/Bench';
 import type { PlaneName } from '../bench/axes';
 import { useChoosing } from '../choose/useChoosing';
@@ -157,11 +157,11 @@ export function PhotoDesk({ photo, photos, set, strip, onOpenPhoto, onOpenSet, o
   const [picking, setPicking] = useState<{ what: string; done: (colour: string) => void } | null>(null);
   const [flashing, setFlashing] = useState(false);
   const family = move ? (panelOf(move) as MovePanel<MoveKind>).family?.(move as never, aspect) : undefined;
-  const familyKind = move?.kind === 'selective-colour' || move?.kind === 'band-mix' ? move.kind : null;
   const flash = useQuery({
-    queryKey: ['family', familyKind, family],
-    queryFn: () => api.family(familyKind ?? 'band-mix', family ?? ''),
-    enabled: flashing && familyKind !== null && family !== undefined,
+    queryKey: ['family', move?.kind, family],
+    // Only kinds that the server knows families of have any on their panel.
+    queryFn: () => api.family(move?.kind as FamilyKind, family ?? ''),
+    enabled: flashing && family !== undefined,
     staleTime: Infinity,
   }).data;
 
