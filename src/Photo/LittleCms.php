@@ -25,6 +25,7 @@ final class LittleCms
         int cmsCloseProfile(cmsHPROFILE profile);
         uint32_t cmsGetColorSpace(cmsHPROFILE profile);
         cmsHTRANSFORM cmsCreateMultiprofileTransform(cmsHPROFILE* profiles, uint32_t count, uint32_t in, uint32_t out, uint32_t intent, uint32_t flags);
+        int cmsChangeBuffersFormat(cmsHTRANSFORM transform, uint32_t in, uint32_t out);
         void cmsDeleteTransform(cmsHTRANSFORM transform);
         void cmsDoTransform(cmsHTRANSFORM transform, const char* in, void* out, uint32_t pixels);
         C;
@@ -85,7 +86,7 @@ final class LittleCms
      *
      * @param string $space  GRAY, RGB or CMYK: the profile's and the pixels'
      * @param int    $bits   8 or 16 a channel, in and out
-     * @param string $pixels interleaved, most significant byte first
+     * @param string $pixels interleaved; 16 bits in the machine's byte order
      *
      * @return string interleaved sRGB
      *
@@ -181,7 +182,9 @@ final class LittleCms
             $usable = $usable && $profile instanceof \FFI\CData && !\FFI::isNull($profile);
             $chain[$i] = $profile; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
-        $transform = $usable ? Ffi::call($lcms, 'cmsCreateMultiprofileTransform', $chain, $count, $inFormat, $outFormat, $intent, $flags) : null;
+        // Always made for 16 bits and only then given 8-bit buffers: for 8 bits LittleCMS would resample the table
+        // over curves of its own, which strays by up to a tenth of the range where a grade is not smooth.
+        $transform = $usable ? Ffi::call($lcms, 'cmsCreateMultiprofileTransform', $chain, $count, self::inSixteen($inFormat), self::inSixteen($outFormat), $intent, $flags) : null;
         foreach ($profiles as $profile) {
             if ($profile instanceof \FFI\CData && !\FFI::isNull($profile)) {
                 Ffi::call($lcms, 'cmsCloseProfile', $profile);
@@ -191,6 +194,7 @@ final class LittleCms
             throw new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and bring it in again.');
         }
         try {
+            Ffi::call($lcms, 'cmsChangeBuffersFormat', $transform, $inFormat, $outFormat);
             $total = intdiv(($to ?? \strlen($pixels)) - $from, $inBytes);
             // One buffer for everything: growing a string step by step would copy it again and again.
             $buffer = $into ?? $lcms->new('char['.max(1, $total * $outBytes).']');
@@ -213,10 +217,15 @@ final class LittleCms
         }
     }
 
-    /** The LittleCMS pixel format word: colour space, channels, extra channel, bytes, byte order. */
+    /** The LittleCMS pixel format word: colour space, channels, extra channel, bytes. 16 bits are in the machine's byte order, as Pixels has them. */
     private static function format(int $kind, int $channels, int $bits, bool $alpha): int
     {
-        return $kind << 16 | ($alpha ? 1 << 7 : 0) | $channels << 3 | (16 === $bits ? 2 | 1 << 11 : 1);
+        return $kind << 16 | ($alpha ? 1 << 7 : 0) | $channels << 3 | intdiv($bits, 8);
+    }
+
+    private static function inSixteen(int $format): int
+    {
+        return $format & ~7 | 2;
     }
 
     private static function library(): \FFI

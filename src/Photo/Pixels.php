@@ -8,7 +8,8 @@ namespace Tovrin\App\Photo;
 final readonly class Pixels
 {
     /**
-     * @param int                   $bits     8 or 16 a channel; 16-bit values have their most significant byte first
+     * @param int                   $bits     8 or 16 a channel; 16-bit values are in the machine's byte order, as ImageMagick's raw
+     *                                        pixels and LittleCMS have them
      * @param bool                  $alpha    whether a fourth channel follows blue
      * @param string                $data     width × height × channels × bits/8 bytes
      * @param array<string, string> $metadata embedded profiles to carry along (exif, xmp, iptc), by name

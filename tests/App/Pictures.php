@@ -44,9 +44,21 @@ final class Pictures
     public static function pixel(string $path, int $x, int $y): array
     {
         $pixels = PictureFile::read($path, basename($path));
-        $bytes = intdiv($pixels->bits, 8);
-        $start = ($y * $pixels->width + $x) * $pixels->bytesPerPixel();
+        $values = self::values($pixels);
+        $start = ($y * $pixels->width + $x) * ($pixels->alpha ? 4 : 3);
 
-        return [\ord($pixels->data[$start]), \ord($pixels->data[$start + $bytes]), \ord($pixels->data[$start + 2 * $bytes])];
+        return [(int) round($values[$start]), (int) round($values[$start + 1]), (int) round($values[$start + 2])];
+    }
+
+    /**
+     * All channels of all pixels, on the scale of 8 bits whatever they have.
+     *
+     * @return list<float>
+     */
+    public static function values(Pixels $pixels): array
+    {
+        $words = array_values((array) unpack(16 === $pixels->bits ? 'S*' : 'C*', $pixels->data));
+
+        return array_map(static fn (mixed $word): float => (\is_int($word) ? $word : 0) / (16 === $pixels->bits ? 257.0 : 1.0), $words);
     }
 }
