@@ -7,9 +7,11 @@ declare(strict_types=1);
 require __DIR__.'/../vendor/autoload.php';
 
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Cube\CubeError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Reading\Digest;
 
 $looks = ['five moves' => __DIR__.'/look.json'];
@@ -22,7 +24,8 @@ foreach ([33, 65] as $size) {
         $cube = Compiler::compile($grade, $size);
         foreach (glob(__DIR__.'/../demo/photos/*.jpg') ?: [] as $photo) {
             $pixels = PictureFile::read($photo, basename($photo));
-            $error = CubeError::of($cube, $grade, Digest::of($pixels->data, $pixels->width, $pixels->height)->colours());
+            $colours = Digest::of($pixels->data, $pixels->width, $pixels->height)->colours();
+            $error = CubeError::of($cube, $colours, Evaluator::evaluate($grade, new Colours($colours))->colours);
             printf("Cube of %d, %-18s on %-26s mean %.4f, 99th percentile %.3f, worst %.2f%s\n", $size, $name, basename($photo), $error->mean, $error->percentile99, $error->max, 65 === $size ? ' (aim: 0.05, 0.5)' : '');
         }
     }

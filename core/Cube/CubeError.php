@@ -6,9 +6,6 @@ namespace Tovrin\Core\Cube;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\DeltaE2000;
-use Tovrin\Core\Grade\Colours;
-use Tovrin\Core\Grade\Evaluator;
-use Tovrin\Core\Grade\Grade;
 
 /** How far looking colours up in a cube is from evaluating its grade exactly, in ΔE00. */
 final readonly class CubeError
@@ -17,10 +14,12 @@ final readonly class CubeError
     {
     }
 
-    /** @param ColourBlock $colours the colours to judge by, usually a photo's digest */
-    public static function of(Cube $cube, Grade $grade, ColourBlock $colours): self
+    /**
+     * @param ColourBlock $colours the colours to judge by, usually a photo's digest
+     * @param ColourBlock $exact   what the grade exactly makes of them
+     */
+    public static function of(Cube $cube, ColourBlock $colours, ColourBlock $exact): self
     {
-        $exact = Evaluator::evaluate($grade, new Colours($colours))->colours;
         $differences = DeltaE2000::between($exact, $cube->lookUp($colours));
         sort($differences);
         $n = \count($differences);

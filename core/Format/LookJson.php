@@ -40,9 +40,10 @@ final class LookJson
         self::check($data);
         /** @var array{name?: string, moves: list<array<string, mixed>>} $look */
         $look = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
+        $ids = self::ids($look['moves']);
         $moves = [];
         foreach ($look['moves'] as $index => $move) {
-            $moves[] = self::move($move, "moves[$index]");
+            $moves[] = self::move($move, "moves[$index]", $ids[$index]);
         }
 
         return new Grade($moves, $look['name'] ?? '');
@@ -65,21 +66,37 @@ final class LookJson
     }
 
     /**
-     * A reach as it stands in a look.
+     * The id of each move: its own, or the first of m1, m2 … that no other one has.
      *
-     * @return array<string, mixed>
+     * @param list<array<string, mixed>> $moves
+     *
+     * @return list<string>
      */
-    public static function reachData(Reach $reach): array
+    private static function ids(array $moves): array
     {
-        $window = static fn (Window|HueWindow|null $w): ?array => null === $w ? null : ['from' => $w->from, 'to' => $w->to, 'softFrom' => $w->softFrom, 'softTo' => $w->softTo];
+        $taken = [];
+        foreach ($moves as $index => $move) {
+            $id = $move['id'] ?? null;
+            if (\is_string($id)) {
+                if (isset($taken[$id])) {
+                    throw new FormatError(\sprintf('moves[%d].id: "%s" is the id of moves[%d] already. Give it another one, or none.', $index, $id, $taken[$id]));
+                }
+                $taken[$id] = $index;
+            }
+        }
+        $ids = [];
+        $next = 1;
+        foreach ($moves as $index => $move) {
+            $id = $move['id'] ?? null;
+            while (!\is_string($id)) {
+                $free = 'm'.$next++;
+                $id = isset($taken[$free]) ? null : $free;
+            }
+            $taken[$id] = $index;
+            $ids[] = $id;
+        }
 
-        return [
-            'hue' => $window($reach->hue),
-            'chroma' => $window($reach->chroma),
-            'light' => $window($reach->light),
-            'invert' => $reach->invert,
-            'held' => array_map(static fn (HeldColour $held): array => ['colour' => $held->colour, 'radius' => $held->radius], $reach->held),
-        ];
+        return $ids;
     }
 
     private static function check(mixed $data): void
@@ -194,7 +211,7 @@ final class LookJson
     }
 
     /** @param array<string, mixed> $move as accepted by the schema */
-    private static function move(array $move, string $path): Move
+    private static function move(array $move, string $path, string $id): Move
     {
         /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, params?: array<mixed>} $move */
         $kind = MoveKinds::class($move['kind']);
@@ -202,7 +219,9 @@ final class LookJson
         try {
             $settings = $kind::fromParams(new Params($move['params'] ?? []));
         } catch (\InvalidArgumentException $e) {
-            throw new FormatError(\sprintf('%s.params: %s', $path, $e->getMessage()), 0, $e);
+            $name = '' === ($move['label'] ?? '') ? $kind::title() : $move['label'];
+
+            throw new FormatError(\sprintf('%s.params: %s', $path, $e->getMessage()), 0, $e, \sprintf('%s: %s', $name, $e->getMessage()));
         }
 
         return new Move(
@@ -212,6 +231,7 @@ final class LookJson
             ($move['strength'] ?? 100) / 100.0,
             ReadsFrom::from($move['reads'] ?? 'source'),
             isset($move['reach']) ? self::reach($move['reach'], $path.'.reach') : null,
+            $id,
         );
     }
 

@@ -46,6 +46,7 @@ final class LookSchema
             $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $class::id())));
             $definitions[$class::id().'.params'] = ['title' => $name.'Params', 'x-title' => $class::title()] + $class::paramsSchema();
             $definitions[$class::id()] = self::object($name.'Move', $class::help(), [
+                'id' => ['description' => 'Names the move within the look; given when missing.', 'type' => 'string', 'pattern' => '^[A-Za-z0-9_-]{1,40}$'],
                 'kind' => ['const' => $class::id()],
                 'label' => ['description' => 'The name the user gave it; empty for none.', 'type' => 'string', 'maxLength' => 200, 'default' => ''],
                 'on' => ['description' => 'Whether it acts.', 'type' => 'boolean', 'default' => true],

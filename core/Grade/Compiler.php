@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Grade;
 
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Cube\Cube;
 
 /** Compiles a grade to a cube: exact evaluation at every node of the lattice. */
@@ -24,8 +25,7 @@ final class Compiler
         $slabs = max(1, intdiv(self::BLOCK, $size * $size));
         $red = $green = $blue = $weights = [];
         for ($first = 0; $first < $size; $first += $slabs) {
-            $source = Colours::lattice($size, $first, min($size, $first + $slabs));
-            $part = Evaluator::evaluate($grade, $source, null === $watch ? [] : [$watch]);
+            $part = self::part($grade, $size, $first, min($size, $first + $slabs), false, $watch);
             $red[] = $part->colours->a;
             $green[] = $part->colours->b;
             $blue[] = $part->colours->c;
@@ -48,9 +48,15 @@ final class Compiler
     {
         $words = '';
         for ($red = $firstRed; $red < $pastRed; ++$red) {
-            $words .= Cube::words(Evaluator::evaluate($grade, Colours::lattice($size, $red, $red + 1, true))->colours);
+            $words .= Cube::words(self::part($grade, $size, $red, $red + 1, true)->colours);
         }
 
         return $words;
+    }
+
+    /** The nodes between two levels of the channel that runs slowest: red or blue. */
+    private static function part(Grade $grade, int $size, int $first, int $past, bool $redSlowest, ?int $watch = null): Evaluation
+    {
+        return Evaluator::evaluate($grade, Colours::lattice($size, $first, $past, $redSlowest), null === $watch ? [] : [$watch]);
     }
 }

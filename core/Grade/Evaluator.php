@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Gamut;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
 
 /**
  * Exact evaluation of a grade.
@@ -40,7 +43,10 @@ final class Evaluator
             $before = $running->in($move->kind::space());
             $after = $move->kind->apply($before);
             if (null !== $weight || $move->strength < 1.0) {
-                $after = self::mix($before, $after, $weight, $move->strength);
+                // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
+                $after = OkLch::class === $after->space
+                    ? self::mix($running->lab(), $after->in(OkLab::class), $weight, $move->strength)
+                    : self::mix($before, $after, $weight, $move->strength);
             }
             $running = new Colours($after);
         }
@@ -49,7 +55,7 @@ final class Evaluator
     }
 
     /**
-     * before + weight × strength × (after − before), channel by channel in the space of the move.
+     * before + weight × strength × (after − before), channel by channel; both in one space.
      *
      * @param array<int, float>|null $weights null is 1 everywhere
      */

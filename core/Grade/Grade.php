@@ -12,6 +12,18 @@ final readonly class Grade
     {
     }
 
+    /** The place of a move among the moves; null when there is none of that id. */
+    public function indexOf(?string $id): ?int
+    {
+        foreach ($this->moves as $index => $move) {
+            if (null !== $id && $move->id === $id) {
+                return $index;
+            }
+        }
+
+        return null;
+    }
+
     /** True when it changes no colour. */
     public function isAtRest(): bool
     {

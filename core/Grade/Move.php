@@ -12,6 +12,7 @@ final readonly class Move
 {
     /**
      * @param float      $strength 0…1
+     * @param string     $id       names it within its grade, for as long as it is there
      * @param ReadsFrom  $reads    which colour the reach is measured on
      * @param Reach|null $reach    null reaches everything
      */
@@ -22,6 +23,7 @@ final readonly class Move
         public float $strength = 1.0,
         public ReadsFrom $reads = ReadsFrom::Source,
         public ?Reach $reach = null,
+        public string $id = '',
     ) {
     }
 

@@ -74,6 +74,11 @@ final readonly class BandMix implements MoveKind
         return new self($bands);
     }
 
+    public function params(): array
+    {
+        return Params::away($this->bands, self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return OkLch::class;

@@ -7,7 +7,7 @@ namespace Tovrin\Core\Move;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Reach\ToneZones;
+use Tovrin\Core\Tone\ToneZones;
 
 /**
  * Pushes shadows, midtones and highlights along cyan–red, magenta–green and yellow–blue.
@@ -65,7 +65,20 @@ final readonly class ColourBalance implements MoveKind, Drawn
             $pushes[$zone] = [$group->number('cyanRed'), $group->number('magentaGreen'), $group->number('yellowBlue')];
         }
 
-        return new self($pushes, $params->flag('keepLuminance', true), ToneZones::fromParams($params->group('bounds')));
+        $bounds = $params->group('bounds');
+        $at = array_map(static fn (string $name): float => $bounds->number($name, ToneZones::DEFAULTS[$name]), array_keys(ToneZones::DEFAULTS));
+
+        return new self($pushes, $params->flag('keepLuminance', true), new ToneZones(...$at));
+    }
+
+    public function params(): array
+    {
+        $given = ['keepLuminance' => $this->keepLuminance, 'bounds' => get_object_vars($this->zones)];
+        foreach ($this->pushes as $zone => $push) {
+            $given[$zone] = array_combine(array_keys(self::AXES), $push);
+        }
+
+        return Params::away($given, self::paramsSchema());
     }
 
     public static function space(): string

@@ -16,7 +16,7 @@ use Tovrin\Core\Colour\Srgb;
  * Flat beyond the end points of a curve; what an earlier move pushed out of 0…255 keeps its distance
  * from the end, so that nothing is lost between moves.
  */
-final readonly class Curves implements MoveKind, Drawn
+final readonly class Curves implements MoveKind, Drawn, Curved
 {
     public const CHANNELS = ['all' => 'All three', 'red' => 'Red', 'green' => 'Green', 'blue' => 'Blue', 'light' => 'Light'];
 
@@ -24,7 +24,7 @@ final readonly class Curves implements MoveKind, Drawn
     private array $curves;
 
     /** @param array<string, list<array{0: float, 1: float}>> $points by channel; none, or the straight line, is at rest */
-    public function __construct(array $points)
+    public function __construct(public array $points)
     {
         $curves = [];
         foreach ($points as $channel => $list) {
@@ -84,6 +84,11 @@ final readonly class Curves implements MoveKind, Drawn
         return new self($points);
     }
 
+    public function params(): array
+    {
+        return Params::away($this->points, self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return Srgb::class;
@@ -109,12 +114,7 @@ final readonly class Curves implements MoveKind, Drawn
             return $out;
         }
         $lab = $out->in(OkLab::class);
-        $cubed = [];
-        foreach ($lab->a as $light) {
-            $cubed[] = $light * $light * $light;
-        }
-        $grey = (new ColourBlock(LinearSrgb::class, $cubed, $cubed, $cubed))->in(Srgb::class)->a;
-        $grey = self::through($this->curves['light'], $grey);
+        $grey = self::through($this->curves['light'], self::greys($lab->a));
         $light = (new ColourBlock(Srgb::class, $grey, $grey, $grey))->in(OkLab::class)->a;
 
         return (new ColourBlock(OkLab::class, $light, $lab->b, $lab->c))->in(Srgb::class);
@@ -129,6 +129,45 @@ final readonly class Curves implements MoveKind, Drawn
         }
 
         return $drawing;
+    }
+
+    public function along(ColourBlock $colour): array
+    {
+        $levels = [];
+        [$r, $g, $b] = $colour->in(Srgb::class)->at(0);
+        $levels['all'] = ($r + $g + $b) / 3.0;
+        // Each channel's own curve comes after the one for all three, and light after both.
+        $all = isset($this->curves['all']) ? self::through($this->curves['all'], [$r, $g, $b]) : [$r, $g, $b];
+        [$levels['red'], $levels['green'], $levels['blue']] = $all;
+        $own = [];
+        foreach (['red', 'green', 'blue'] as $i => $name) {
+            $own[] = isset($this->curves[$name]) ? self::through($this->curves[$name], [$all[$i]])[0] : $all[$i];
+        }
+        [$levels['light']] = self::greys(ColourBlock::one(Srgb::class, $own[0], $own[1], $own[2])->in(OkLab::class)->a);
+        $along = [];
+        foreach ($levels as $channel => $level) {
+            $at = 255.0 * max(0.0, min(1.0, $level));
+            $along[$channel] = ['at' => $at, 'height' => isset($this->curves[$channel]) ? $this->curves[$channel]->at([$at])[0] : $at, 'guards' => []];
+        }
+
+        return $along;
+    }
+
+    /**
+     * Lightness on the scale of encoded grey.
+     *
+     * @param array<int, float> $light OKLab L
+     *
+     * @return non-empty-array<int, float> 0…1, and beyond
+     */
+    private static function greys(array $light): array
+    {
+        $cubed = array_map(static fn (float $l): float => $l * $l * $l, $light);
+
+        /** @var non-empty-array<int, float> $greys */
+        $greys = (new ColourBlock(LinearSrgb::class, $cubed, $cubed, $cubed))->in(Srgb::class)->a;
+
+        return $greys;
     }
 
     /**

@@ -8,7 +8,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Reach\Smooth;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * Pulls hue, chroma and lightness of what is reached towards one colour, each by 0…100 %, so that a
@@ -52,6 +52,11 @@ final readonly class EvenOut implements MoveKind
     public static function fromParams(Params $params): self
     {
         return new self($params->colour('anchor'), $params->number('hue'), $params->number('chroma'), $params->number('lightness'));
+    }
+
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
     }
 
     public static function space(): string

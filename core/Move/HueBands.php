@@ -7,6 +7,7 @@ namespace Tovrin\Core\Move;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hsl;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * Twelve bands on the hue circle, centred at the OKLCh hues of the twelve 30° steps of the
@@ -100,5 +101,25 @@ final class HueBands
         arsort($held);
 
         return $held;
+    }
+
+    /**
+     * How much one band holds of each colour; fades towards neutral, where hue has no meaning.
+     *
+     * @param ColourBlock $lch OKLCh
+     *
+     * @return array<int, float> 0…1
+     */
+    public static function of(string $name, ColourBlock $lch): array
+    {
+        $wanted = array_search($name, array_keys(self::NAMES), true);
+        [$bands, $shares] = self::locate($lch->c);
+        $weights = [];
+        foreach ($bands as $i => $band) {
+            $share = $band === $wanted ? 1.0 - $shares[$i] : (($band + 1) % 12 === $wanted ? $shares[$i] : 0.0);
+            $weights[] = $share > 0.0 ? $share * Smooth::at($lch->b[$i] / Smooth::FADE_CHROMA) : 0.0;
+        }
+
+        return $weights;
     }
 }

@@ -11,16 +11,21 @@ use Tovrin\Core\Colour\OkLch;
  * Hue, saturation and luminance as curves over the hue circle, through any points: periodic monotone
  * cubics in OKLCh degrees. They act as the settings of BandMix do.
  */
-final readonly class HueCurves implements MoveKind, Drawn
+final readonly class HueCurves implements MoveKind, Drawn, Curved
 {
     /** The curves with their titles, units and the most they go up or down. */
     public const CURVES = ['hue' => ['Hue', '°', 60.0], 'saturation' => ['Saturation', '%', 100.0], 'luminance' => ['Luminance', '%', 100.0]];
+
+    /** Degrees to either side of a colour at which a guard keeps the rest of the circle still. */
+    public const GUARD = 28.0;
+    /** A point within this many degrees beyond a guard does its work already. */
+    private const GUARDED = 12.0;
 
     /** @var array<string, MonotoneCurve> by name; one at rest is missing */
     private array $curves;
 
     /** @param array<string, list<array{0: float, 1: float}>> $points hue in degrees and value, by curve */
-    public function __construct(array $points)
+    public function __construct(public array $points)
     {
         $curves = [];
         foreach ($points as $name => $list) {
@@ -77,6 +82,11 @@ final readonly class HueCurves implements MoveKind, Drawn
         return new self($points);
     }
 
+    public function params(): array
+    {
+        return Params::away($this->points, self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return OkLch::class;
@@ -123,5 +133,32 @@ final readonly class HueCurves implements MoveKind, Drawn
         }
 
         return $drawing;
+    }
+
+    public function along(ColourBlock $colour): array
+    {
+        $hue = $colour->in(OkLch::class)->c[0];
+        $hue -= 360.0 * floor($hue / 360.0);
+        $along = [];
+        foreach (array_keys(self::CURVES) as $name) {
+            $height = fn (float $at): float => isset($this->curves[$name]) ? $this->curves[$name]->at([$at])[0] : 0.0;
+            $guards = [];
+            foreach ([-1.0, 1.0] as $side) {
+                $guarded = false;
+                foreach ($this->points[$name] ?? [] as [$x]) {
+                    $past = $side * ($x - $hue);
+                    $past -= 360.0 * floor($past / 360.0);
+                    $guarded = $guarded || ($past > 0.0 && $past < self::GUARD + self::GUARDED);
+                }
+                if (!$guarded) {
+                    $at = $hue + $side * self::GUARD;
+                    $at -= 360.0 * floor($at / 360.0);
+                    $guards[] = [$at, $height($at)];
+                }
+            }
+            $along[$name] = ['at' => $hue, 'height' => $height($hue), 'guards' => $guards];
+        }
+
+        return $along;
     }
 }

@@ -48,6 +48,11 @@ final readonly class HueRelief implements MoveKind
         return new self($params->number('hue', 60.0), $params->number('amount'));
     }
 
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return OkLch::class;

@@ -35,7 +35,15 @@ interface MoveKind
     public static function fromParams(Params $params): self;
 
     /**
-     * The space it works in, and in which its result is mixed with what was there.
+     * Its settings as a look writes them: those that are away from rest; fromParams() reads them back.
+     *
+     * @return array<string, mixed>
+     */
+    public function params(): array;
+
+    /**
+     * The space it works in, and in which its result is mixed with what was there. OKLCh is mixed as
+     * OKLab, so that a soft edge between a grey and a colour never passes through a third hue.
      *
      * @return class-string<ColourSpace>
      */

@@ -11,7 +11,7 @@ use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Colour\XyzD65;
-use Tovrin\Core\Reach\ToneZones;
+use Tovrin\Core\Tone\ToneZones;
 
 /**
  * Takes a cast out: a colour that ought to be neutral is carried to neutral at unchanged luminance by
@@ -92,6 +92,11 @@ final readonly class Neutralise implements MoveKind
     public static function fromParams(Params $params): self
     {
         return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'));
+    }
+
+    public function params(): array
+    {
+        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights], self::paramsSchema());
     }
 
     public static function space(): string

@@ -85,4 +85,34 @@ final readonly class Params
 
         return $points;
     }
+
+    /**
+     * The settings among those given that are not at rest, groups likewise.
+     *
+     * @param array<mixed>         $given  by name
+     * @param array<string, mixed> $schema the group's JSON Schema, with the rest value of each setting as `default`
+     *
+     * @return array<string, mixed>
+     */
+    public static function away(array $given, array $schema): array
+    {
+        $settings = \is_array($schema['properties'] ?? null) ? $schema['properties'] : [];
+        $away = [];
+        foreach ($given as $name => $value) {
+            $name = (string) $name;
+            $setting = $settings[$name] ?? [];
+            \assert(\is_array($setting));
+            if ('object' === ($setting['type'] ?? null) && \is_array($value)) {
+                /** @var array<string, mixed> $setting */
+                $value = self::away($value, $setting);
+                if ([] !== $value) {
+                    $away[$name] = $value;
+                }
+            } elseif (\array_key_exists('default', $setting) ? (\is_float($value) ? !is_numeric($setting['default']) || $value !== (float) $setting['default'] : $value !== $setting['default']) : true) {
+                $away[$name] = $value;
+            }
+        }
+
+        return $away;
+    }
 }

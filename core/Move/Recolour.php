@@ -6,19 +6,22 @@ namespace Tovrin\Core\Move;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * Carries one colour, the anchor, to another, the target, and all around it along: hue turned by the
  * difference, chroma scaled, lightness offset, each by its own amount.
  *
- * Where the anchor is a grey its hue means nothing and its chroma cannot be scaled: the target's hue
- * is taken over and the difference in chroma added.
+ * Continuous through grey: where the anchor is nearly grey its hue means little and its chroma cannot be scaled, so the
+ * difference is added as an offset in OKLab instead; neighbouring anchors and targets give neighbouring results.
  */
 final readonly class Recolour implements MoveKind
 {
-    private const GREY = 0.02;
+    /** OKLCh chroma from which on a colour has a hue in full. */
+    private const GREY = 0.08;
 
     /**
      * @param string|null $anchor    `#rrggbb`; null is at rest
@@ -70,9 +73,14 @@ final readonly class Recolour implements MoveKind
         return new self($params->colour('anchor'), $params->colour('target'), $params->number('hue', 100.0), $params->number('chroma', 100.0), $params->number('lightness', 100.0), $params->flag('keepTone'));
     }
 
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
+    }
+
     public static function space(): string
     {
-        return OkLch::class;
+        return OkLab::class;
     }
 
     public function isAtRest(): bool
@@ -85,29 +93,44 @@ final readonly class Recolour implements MoveKind
         if (null === $this->anchor || null === $this->target) {
             return $colours;
         }
-        $pair = ColourBlock::of(Srgb::class, [Hex::parse($this->anchor), Hex::parse($this->target)])->in(OkLch::class);
-        $hueless = $pair->b[0] < self::GREY;
-        $turn = $pair->c[1] - $pair->c[0];
-        $turn -= 360.0 * round($turn / 360.0);
-        $turn *= $this->hue / 100.0;
-        $scale = $hueless ? 1.0 : 1.0 + ($pair->b[1] / $pair->b[0] - 1.0) * $this->chroma / 100.0;
-        $more = $hueless ? ($pair->b[1] - $pair->b[0]) * $this->chroma / 100.0 : 0.0;
-        $lift = $this->keepTone ? 0.0 : ($pair->a[1] - $pair->a[0]) * $this->lightness / 100.0;
-        $light = $colours->a;
-        $chroma = $colours->b;
-        $hue = $colours->c;
+        $pair = ColourBlock::of(Srgb::class, [Hex::parse($this->anchor), Hex::parse($this->target)]);
+        $lab = $pair->in(OkLab::class);
+        $lch = $pair->in(OkLch::class);
+        [$byHue, $byChroma] = [$this->hue / 100.0, $this->chroma / 100.0];
+        $lift = $this->keepTone ? 0.0 : ($lab->a[1] - $lab->a[0]) * $this->lightness / 100.0;
+        // How much the anchor counts as a colour (turned and scaled) rather than as a grey (offset).
+        $coloured = min(1.0, ($lch->b[0] / self::GREY) ** 2);
+        [$turnA, $turnB] = $coloured > 0.0 ? self::turn($lch, $byHue, $byChroma) : [0.0, 0.0];
+        [$turnA, $turnB] = [$coloured * $turnA + 1.0 - $coloured, $coloured * $turnB];
+        $offsetA = (1.0 - $coloured) * $byChroma * ($lab->b[1] - $lab->b[0]);
+        $offsetB = (1.0 - $coloured) * $byChroma * ($lab->c[1] - $lab->c[0]);
+        [$light, $green, $blue] = [$colours->a, $colours->b, $colours->c];
         $n = \count($light);
         for ($i = 0; $i < $n; ++$i) {
+            [$a, $b] = [$green[$i], $blue[$i]];
             $light[$i] += $lift;
-            if ($hueless) {
-                $hue[$i] = $pair->c[1];
-                $chroma[$i] = max(0.0, $chroma[$i] + $more);
-            } else {
-                $hue[$i] += $turn;
-                $chroma[$i] *= $scale;
-            }
+            $green[$i] = $turnA * $a - $turnB * $b + $offsetA;
+            $blue[$i] = $turnB * $a + $turnA * $b + $offsetB;
         }
 
-        return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+        return new ColourBlock(OkLab::class, $light, $green, $blue);
+    }
+
+    /**
+     * Turning and scaling in the plane of a and b as one complex factor. A target near grey has little hue to give:
+     * the less, the less its hue counts where its chroma is not taken over too.
+     *
+     * @param ColourBlock $pair anchor and target, OKLCh
+     *
+     * @return array{0: float, 1: float} real and imaginary part
+     */
+    private static function turn(ColourBlock $pair, float $byHue, float $byChroma): array
+    {
+        $turn = $pair->c[1] - $pair->c[0];
+        $turn = deg2rad($turn - 360.0 * round($turn / 360.0)) * $byHue;
+        $scale = $byChroma * $pair->b[1] / $pair->b[0];
+        $faded = $turn * Smooth::at($pair->b[1] / self::GREY);
+
+        return [(1.0 - $byChroma) * cos($faded) + $scale * cos($turn), (1.0 - $byChroma) * sin($faded) + $scale * sin($turn)];
     }
 }

@@ -7,7 +7,7 @@ namespace Tovrin\Core\Move;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\GamutEdge;
 use Tovrin\Core\Colour\OkLch;
-use Tovrin\Core\Reach\Smooth;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * Strength of all colours. On OKLCh chroma, in this order:
@@ -66,6 +66,11 @@ final readonly class Saturation implements MoveKind, Drawn
         return new self($params->number('saturation'), $params->number('vibrance'), $params->number('guard'), $params->number('limit', 100.0), $params->number('density'));
     }
 
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return OkLch::class;
@@ -118,11 +123,14 @@ final readonly class Saturation implements MoveKind, Drawn
         return new ColourBlock(OkLch::class, $light, $chroma, $hue);
     }
 
-    /** Chroma after the move over chroma 0…0.32 in 65 steps, for a cool and a warm hue of middle lightness. */
+    /**
+     * Chroma after the move over chroma in 65 steps, for a cool and a warm hue of middle lightness; `chroma` is what lies
+     * along, `guard` the one value up to which colours stay.
+     */
     public function drawing(): array
     {
-        $drawing = [];
         $chroma = array_map(static fn (int $i): float => 0.005 * $i, range(0, 64));
+        $drawing = ['chroma' => $chroma, 'guard' => [$this->guard / 100.0 * self::GUARD_SPAN]];
         foreach (['warm' => self::WARM_HUE, 'cool' => self::WARM_HUE + 180.0] as $name => $hue) {
             $drawing[$name] = array_values($this->apply(new ColourBlock(OkLch::class, array_fill(0, 65, 0.6), $chroma, array_fill(0, 65, $hue)))->b);
         }

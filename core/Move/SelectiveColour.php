@@ -93,6 +93,11 @@ final readonly class SelectiveColour implements MoveKind
         return new self('absolute' !== $params->choice('method', 'relative'), $targets);
     }
 
+    public function params(): array
+    {
+        return Params::away(['method' => $this->relative ? 'relative' : 'absolute'] + $this->targets, self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return Srgb::class;
@@ -196,6 +201,42 @@ final readonly class SelectiveColour implements MoveKind
         }
 
         return array_map(static fn (float $sum): float => $sum / max(1, $n), $sums);
+    }
+
+    /**
+     * How much one target holds of each colour.
+     *
+     * @param ColourBlock $colours any space, inside the gamut
+     *
+     * @return array<int, float> 0…1
+     */
+    public static function holding(string $target, ColourBlock $colours): array
+    {
+        $rgb = $colours->in(Srgb::class);
+        [$red, $green, $blue] = [$rgb->a, $rgb->b, $rgb->c];
+        $primary = array_search($target, self::PRIMARIES, true);
+        $secondary = array_search($target, self::SECONDARIES, true);
+        $weights = [];
+        $n = \count($red);
+        for ($i = 0; $i < $n; ++$i) {
+            $channels = [$red[$i], $green[$i], $blue[$i]];
+            [$r, $g, $b] = $channels;
+            $max = $r > $g ? ($r > $b ? $r : $b) : ($g > $b ? $g : $b);
+            $min = $r < $g ? ($r < $b ? $r : $b) : ($g < $b ? $g : $b);
+            if (false !== $primary) {
+                $weights[] = $channels[$primary] === $max ? 2.0 * $max + $min - $r - $g - $b : 0.0;
+            } elseif (false !== $secondary) {
+                $weights[] = $channels[$secondary] === $min ? $r + $g + $b - $max - 2.0 * $min : 0.0;
+            } else {
+                $weights[] = match ($target) {
+                    'whites' => $min > 0.5 ? 2.0 * ($min - 0.5) : 0.0,
+                    'blacks' => $max < 0.5 ? 2.0 * (0.5 - $max) : 0.0,
+                    default => max(0.0, 1.0 - abs($max - 0.5) - abs($min - 0.5)),
+                };
+            }
+        }
+
+        return $weights;
     }
 
     /**

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Move;
 
-use Tovrin\Core\Reach\ToneZones;
+use Tovrin\Core\Tone\ToneZones;
 
 /** Builds the JSON Schema of a move's settings: range, rest value, unit and words in one place. */
 final class Setting

@@ -53,6 +53,11 @@ final readonly class Shift implements MoveKind
         return new self($params->number('hue'), $params->number('saturation'), $params->number('lightness'));
     }
 
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return OkLch::class;

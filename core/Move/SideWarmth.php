@@ -52,6 +52,11 @@ final readonly class SideWarmth implements MoveKind
         return new self($params->number('warm'), $params->number('cool'));
     }
 
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return OkLab::class;

@@ -54,6 +54,11 @@ final readonly class Warmth implements MoveKind
         return new self($params->number('warmth'), $params->number('tint'));
     }
 
+    public function params(): array
+    {
+        return Params::away(get_object_vars($this), self::paramsSchema());
+    }
+
     public static function space(): string
     {
         return LinearSrgb::class;

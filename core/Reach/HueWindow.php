@@ -4,15 +4,14 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reach;
 
+use Tovrin\Core\Tone\Smooth;
+
 /**
  * A stretch of the hue circle, in OKLCh degrees, running upwards from `from` to `to` (through 360
  * where `to` is the smaller). Fades with smooth() below chroma 0.02, where hue has no meaning.
  */
 final readonly class HueWindow
 {
-    /** OKLCh chroma below which a hue means less and less. */
-    public const FADE_CHROMA = 0.02;
-
     /**
      * @param float $from     degrees
      * @param float $to       degrees; equal to $from is a single hue
@@ -80,8 +79,8 @@ final readonly class HueWindow
                 $weights[$i] *= $after > $before ? $after : $before;
             }
             $chroma = $chromas[$i];
-            if ($chroma < self::FADE_CHROMA) {
-                $weights[$i] *= Smooth::at($chroma / self::FADE_CHROMA);
+            if ($chroma < Smooth::FADE_CHROMA) {
+                $weights[$i] *= Smooth::at($chroma / Smooth::FADE_CHROMA);
             }
         }
     }

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reach;
 
-use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Colour\Colours;
 
 /**
- * Which colours a move acts on, and how much: hue window × chroma window × lightness window,
- * less the held colours, optionally inverted. A window that is null lets everything through.
+ * Which colours a move acts on, and how much: hue window × chroma window × lightness window, optionally
+ * all but these, and in either case less the held colours. A window that is null lets everything through.
  */
 final readonly class Reach
 {
@@ -46,14 +46,14 @@ final readonly class Reach
         $this->hue?->narrow($lch->c, $lch->b, $weights);
         $this->chroma?->narrow($lch->b, $weights);
         $this->light?->narrow($lch->a, $weights);
-        foreach ($this->held as $held) {
-            $held->carve($colours->lab(), $weights);
-        }
         if ($this->invert) {
             $n = \count($weights);
             for ($i = 0; $i < $n; ++$i) {
                 $weights[$i] = 1.0 - $weights[$i];
             }
+        }
+        foreach ($this->held as $held) {
+            $held->carve($colours->lab(), $weights);
         }
 
         return $weights;

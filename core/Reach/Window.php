@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reach;
 
+use Tovrin\Core\Tone\Smooth;
+
 /**
  * A stretch of chroma or lightness: 1 on [from, to], falling with smooth() over a soft width on
  * either side, 0 beyond. All four in the unit of what is windowed (OKLCh L or C).

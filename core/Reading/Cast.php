@@ -8,7 +8,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
-use Tovrin\Core\Reach\ToneZones;
+use Tovrin\Core\Tone\ToneZones;
 
 /**
  * The colour cast that the nearly grey parts of a photo show in each tone zone.

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reading;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;

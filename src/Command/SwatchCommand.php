@@ -11,9 +11,9 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 

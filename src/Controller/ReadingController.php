@@ -15,22 +15,20 @@ use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Repository\Sets;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\HueBands;
 use Tovrin\Core\Move\SelectiveColour;
-use Tovrin\Core\Reach\HueWindow;
+use Tovrin\Core\Reach\Fit\ReachFit;
+use Tovrin\Core\Reach\Fit\ReachFitter;
 use Tovrin\Core\Reach\Reach;
-use Tovrin\Core\Reach\ReachFit;
-use Tovrin\Core\Reach\ReachFitter;
-use Tovrin\Core\Reach\Smooth;
 use Tovrin\Core\Reading\Cast;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\Histogram;
@@ -39,6 +37,7 @@ use Tovrin\Core\Reading\Region;
 use Tovrin\Core\Reading\Spill;
 use Tovrin\Core\Reading\Spread;
 use Tovrin\Core\Reading\Waveform;
+use Tovrin\Core\Tone\Smooth;
 
 /** Reading a photo's colours and choosing among them: all of it computed by the core. */
 #[AsController]
@@ -223,7 +222,7 @@ final readonly class ReadingController
         $bytes = '';
         for ($i = 0, $n = $rgb->count(); $i < $n; ++$i) {
             $weight = 'band-mix' === $kind
-                ? (HueBands::holding($lch->c[$i])[$family] ?? 0.0) * Smooth::at($lch->b[$i] / HueWindow::FADE_CHROMA)
+                ? (HueBands::holding($lch->c[$i])[$family] ?? 0.0) * Smooth::at($lch->b[$i] / Smooth::FADE_CHROMA)
                 : SelectiveColour::weights(...$rgb->at($i))[$family] ?? 0.0;
             $bytes .= \chr((int) round(255 * $weight));
         }
@@ -245,7 +244,7 @@ final readonly class ReadingController
         $body = Body::of($request);
         $reach = $body->reach('reach') ?? new Reach();
 
-        return new JsonResponse(LookJson::reachData($reach->scaled($body->number('factor', 0.1, 10))));
+        return new JsonResponse(LookWriter::reach($reach->scaled($body->number('factor', 0.1, 10))));
     }
 
     /** @return array<string, mixed> */
@@ -273,7 +272,7 @@ final readonly class ReadingController
     private static function fitView(ReachFit $fit, array $notes): array
     {
         return [
-            'reach' => null === $fit->reach ? null : LookJson::reachData($fit->reach),
+            'reach' => null === $fit->reach ? null : LookWriter::reach($fit->reach),
             'wanted' => $fit->wanted,
             'held' => $fit->held,
             'overlap' => $fit->overlap,

@@ -8,9 +8,9 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Tovrin\App\Export\Worker;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Tests\Core\Looks;
 

@@ -26,6 +26,23 @@ final class ArchitectureTest extends TestCase
         }
     }
 
+    /** Inside the core each folder may use those before it in this list, and no other: no circles. */
+    public function testTheFoldersOfTheCoreDependOnEachOtherInOneDirection(): void
+    {
+        $order = ['Colour', 'Tone', 'Cube', 'Reach', 'Move', 'Grade', 'Reading', 'Format'];
+        self::assertEqualsCanonicalizing($order, array_map('basename', glob(Outside::root().'/core/*', \GLOB_ONLYDIR) ?: []));
+        // Neither of these needs the other, whatever their order.
+        $apart = ['Move' => 'Reach', 'Reading' => 'Format', 'Format' => 'Reading', 'Cube' => 'Tone'];
+        foreach (self::files('core', 'php') as $file) {
+            $folder = explode('/', substr($file, \strlen(Outside::root().'/core/')))[0];
+            preg_match_all('/Tovrin\\\\Core\\\\([A-Za-z]+)\\\\/', (string) file_get_contents($file), $found);
+            foreach (array_unique($found[1]) as $other) {
+                self::assertLessThanOrEqual(array_search($folder, $order, true), array_search($other, $order, true), "$file uses $other");
+                self::assertNotSame($apart[$folder] ?? '', $other, $file);
+            }
+        }
+    }
+
     public function testTheApplicationKnowsNothingOfTheStudioButItsBuiltFiles(): void
     {
         foreach (self::files('src', 'php') as $file) {

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Tests\Core\Looks;
 

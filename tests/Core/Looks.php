@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Tovrin\Tests\Core;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 
@@ -38,6 +38,12 @@ final class Looks
         );
     }
 
+    /** Colours through a grade, exactly; encoded sRGB. */
+    public static function exactly(Grade $grade, ColourBlock $colours): ColourBlock
+    {
+        return Evaluator::evaluate($grade, new Colours($colours))->colours;
+    }
+
     /**
      * One encoded sRGB colour through a grade.
      *
@@ -45,6 +51,6 @@ final class Looks
      */
     public static function through(Grade $grade, float $r, float $g, float $b): array
     {
-        return Evaluator::evaluate($grade, new Colours(ColourBlock::one(Srgb::class, $r, $g, $b)))->colours->at(0);
+        return self::exactly($grade, ColourBlock::one(Srgb::class, $r, $g, $b))->at(0);
     }
 }

@@ -9,13 +9,14 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Tests\Outside;
 
 final class DeltaE2000Test extends TestCase
 {
     /**
      * The 34 pairs of G. Sharma, W. Wu and E. N. Dalal, Color Research and Application 30 (2005),
-     * table 1: L*, a*, b* twice, then the difference to four decimals. Written down from memory;
-     * that all of them agree to four decimals vouches for the list.
+     * table 1: L*, a*, b* twice, then the difference to four decimals. The list is from memory; the test below
+     * holds it and the formula against culori, which is independent of both.
      */
     private const PAIRS = [
         [50.0000, 2.6772, -79.7751, 50.0000, 0.0000, -82.7485, 2.0425],
@@ -63,6 +64,23 @@ final class DeltaE2000Test extends TestCase
         foreach (self::PAIRS as $i => $pair) {
             self::assertEqualsWithDelta($pair[6], $there[$i], 5e-5, 'pair '.($i + 1));
             self::assertEqualsWithDelta($there[$i], $back[$i], 1e-9, 'symmetry of pair '.($i + 1));
+        }
+    }
+
+    public function testCuloriAgreesOnThePublishedPairsAndOnColoursAllOverTheSpace(): void
+    {
+        $pairs = array_map(static fn (array $pair): array => \array_slice($pair, 0, 6), self::PAIRS);
+        $lab = ColourBlock::of(Srgb::class, Outside::spread())->in(LabD50::class);
+        for ($i = 0, $n = $lab->count(); $i < $n; ++$i) {
+            $pairs[] = [...$lab->at($i), ...$lab->at(($i * 29 + 7) % $n)];
+        }
+        $theirs = json_decode(Outside::run(['node', 'tests/outside/differences.mjs'], (string) json_encode($pairs)), true);
+        self::assertIsArray($theirs);
+        $column = static fn (int $c): array => array_column($pairs, $c);
+        $ours = DeltaE2000::between(new ColourBlock(LabD50::class, $column(0), $column(1), $column(2)), new ColourBlock(LabD50::class, $column(3), $column(4), $column(5)));
+        self::assertCount(\count($pairs), $theirs);
+        foreach ($ours as $i => $difference) {
+            self::assertEqualsWithDelta($theirs[$i], $difference, 1e-9);
         }
     }
 

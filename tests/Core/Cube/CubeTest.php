@@ -6,10 +6,10 @@ namespace Tovrin\Tests\Core\Cube;
 
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Cube\CubeError;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
@@ -62,10 +62,11 @@ final class CubeTest extends TestCase
     public function testAFineCubeIsCloseToExactOnPhotoColours(): void
     {
         $colours = ColourBlock::of(Srgb::class, array_map(static fn (array $c): array => [0.1 + 0.8 * $c[0], 0.1 + 0.7 * $c[1], 0.15 + 0.6 * $c[2]], Outside::spread()));
-        $error = CubeError::of(Compiler::compile(Looks::rich(), 65), Looks::rich(), $colours);
+        $exact = Looks::exactly(Looks::rich(), $colours);
+        $error = CubeError::of(Compiler::compile(Looks::rich(), 65), $colours, $exact);
         self::assertLessThan(0.05, $error->mean);
         self::assertLessThan(0.5, $error->percentile99);
-        self::assertGreaterThan($error->mean, CubeError::of(Compiler::compile(Looks::rich(), 9), Looks::rich(), $colours)->mean, 'a coarse cube is further off');
+        self::assertGreaterThan($error->mean, CubeError::of(Compiler::compile(Looks::rich(), 9), $colours, $exact)->mean, 'a coarse cube is further off');
     }
 
     public function testFloatsForTheBrowser(): void

@@ -6,11 +6,11 @@ namespace Tovrin\Tests\Core\Format;
 
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\CubeText;
 use Tovrin\Core\Format\HaldPng;
 use Tovrin\Core\Format\IccDeviceLink;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Tests\Core\Looks;

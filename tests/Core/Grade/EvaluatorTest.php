@@ -6,8 +6,8 @@ namespace Tovrin\Tests\Core\Grade;
 
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\MoveKinds;

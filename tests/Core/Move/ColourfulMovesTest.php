@@ -6,6 +6,7 @@ namespace Tovrin\Tests\Core\Move;
 
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\GamutEdge;
 use Tovrin\Core\Colour\Hex;
@@ -13,17 +14,19 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\EvenOut;
 use Tovrin\Core\Move\Recolour;
 use Tovrin\Core\Move\Saturation;
-use Tovrin\Core\Reach\ReachFitter;
+use Tovrin\Core\Reach\Fit\Caught;
+use Tovrin\Core\Reach\Fit\ReachFitter;
 use Tovrin\Core\Reading\Region;
 use Tovrin\Core\Reading\Spread;
 use Tovrin\Tests\Core\DemoPhoto;
 use Tovrin\Tests\Core\Looks;
+use Tovrin\Tests\Outside;
 
 /** Saturation, recolour, even-out, side warmth and hue relief. */
 final class ColourfulMovesTest extends TestCase
@@ -81,13 +84,46 @@ final class ColourfulMovesTest extends TestCase
 
     public function testTheEdgeOfTheGamutIsWhereItIs(): void
     {
-        // The corners of RGB lie on it: their own chroma, within the coarseness of the table, which cuts corners.
-        foreach ([[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0], [1.0, 1.0, 0.0]] as $corner) {
-            [$l, $c, $h] = ColourBlock::of(Srgb::class, [$corner])->in(OkLch::class)->at(0);
-            self::assertEqualsWithDelta($c, GamutEdge::chromas([$l], [$h])[0], 0.22 * $c);
-        }
+        // A colour with an empty channel, or a full one, lies on the edge: its own chroma is the most there is.
+        $on = array_values(array_filter(Outside::spread(), static fn (array $rgb): bool => (0.0 === min($rgb) || 1.0 === max($rgb)) && max($rgb) - min($rgb) > 0.2));
+        $lch = ColourBlock::of(Srgb::class, $on)->in(OkLch::class);
+        $off = array_map(static fn (float $edge, float $own): float => abs($edge / $own - 1.0), GamutEdge::chromas($lch->a, $lch->c), $lch->b);
+        sort($off);
+        self::assertLessThan(0.1, $off[(int) (0.9 * \count($off))], 'for nine in ten');
+        self::assertLessThan(0.03, $off[intdiv(\count($off), 2)], 'in the middle');
+        self::assertLessThan(0.2, end($off), 'and a fifth at the very tips');
         self::assertLessThan(0.01, GamutEdge::chromas([0.0], [40.0])[0]);
         self::assertLessThan(0.01, GamutEdge::chromas([1.0], [40.0])[0]);
+    }
+
+    /** Half of the way between a grey and a colour has the colour's hue, and no other one comes up. */
+    public function testRecolourBetweenGreysAndColoursGoesThroughNoThirdHue(): void
+    {
+        foreach ([['#808080', '#c04030'], ['#c04030', '#808080']] as [$anchor, $target]) {
+            $red = ColourBlock::of(Srgb::class, [Hex::parse('#c04030')])->in(OkLch::class)->c[0];
+            foreach ([['strength' => 50, 'params' => []], ['strength' => 100, 'params' => ['chroma' => 50]], ['strength' => 25, 'params' => ['hue' => 100]]] as $how) {
+                $out = Looks::through(Looks::of(['kind' => 'recolour', 'strength' => $how['strength'], 'params' => ['anchor' => $anchor, 'target' => $target] + $how['params']]), ...Hex::parse($anchor));
+                [, $chroma, $hue] = ColourBlock::of(Srgb::class, [$out])->in(OkLch::class)->at(0);
+                self::assertGreaterThan(0.02, $chroma);
+                self::assertEqualsWithDelta($red, $hue, 3.0, "$anchor to $target at {$how['strength']}");
+            }
+        }
+    }
+
+    public function testNeighbouringAnchorsAndTargetsOfRecolourGiveNeighbouringResults(): void
+    {
+        $through = static fn (string $anchor, string $target, array $more, ColourBlock $colour): ColourBlock => Looks::exactly(Looks::of(['kind' => 'recolour', 'params' => ['anchor' => $anchor, 'target' => $target] + $more]), $colour);
+        foreach ([[], ['hue' => 50], ['chroma' => 50], ['hue' => 30, 'chroma' => 70]] as $more) {
+            foreach (['#808080', '#7a7a7a', '#828079', '#8f7f70', '#a08060'] as $near) {
+                [$r, $g, $b] = sscanf($near, '#%02x%02x%02x') ?? [0, 0, 0];
+                $beside = \sprintf('#%02x%02x%02x', $r, $g, $b + 1);
+                foreach ([[0.5, 0.5, 0.5], [0.6, 0.5, 0.45], [0.35, 0.3, 0.25]] as $rgb) {
+                    $colour = ColourBlock::of(Srgb::class, [$rgb]);
+                    self::assertLessThan(1.5, DeltaE2000::between($through($near, '#c04030', $more, $colour), $through($beside, '#c04030', $more, $colour))[0], "anchors $near and $beside");
+                    self::assertLessThan(1.5, DeltaE2000::between($through('#c04030', $near, $more, $colour), $through('#c04030', $beside, $more, $colour))[0], "targets $near and $beside");
+                }
+            }
+        }
     }
 
     public function testTheAnchorLandsOnTheTarget(): void
@@ -125,7 +161,7 @@ final class ColourfulMovesTest extends TestCase
         $reach = ReachFitter::fit(Region::path($demo->raster, $stroke, 9)->colours, ColourBlock::of(Srgb::class, []))->reach;
         self::assertNotNull($reach);
         $grade = LookJson::read((string) json_encode(['tovrinLook' => 1, 'moves' => [[
-            'kind' => 'even-out', 'reach' => LookJson::reachData($reach), 'params' => ['anchor' => '#45765f', 'hue' => 100, 'chroma' => 100, 'lightness' => 100],
+            'kind' => 'even-out', 'reach' => LookWriter::reach($reach), 'params' => ['anchor' => '#45765f', 'hue' => 100, 'chroma' => 100, 'lightness' => 100],
         ]]]));
         $tiles = $demo->objects[1] ?? ColourBlock::of(Srgb::class, []);
         $all = array_fill(0, $tiles->count(), 1.0);
@@ -133,7 +169,7 @@ final class ColourfulMovesTest extends TestCase
         // What does not move: whatever the reach leaves alone, exactly.
         $board = $demo->objects[2] ?? ColourBlock::of(Srgb::class, []);
         $after = self::through($grade, $board);
-        self::assertLessThanOrEqual(0.02, ReachFitter::caught($reach, $board));
+        self::assertLessThanOrEqual(0.02, Caught::share($reach, $board));
         $weights = $reach->weights(new Colours($board));
         $differences = DeltaE2000::between($board, $after);
         self::assertLessThan(1.0, array_sum($differences) / max(1, \count($differences)), 'the board between the tiles');

@@ -33,11 +33,12 @@ final class ShiftTest extends TestCase
         }
     }
 
-    public function testHalfStrengthTurnsHalfWayInTheDirectionAsked(): void
+    public function testHalfAmountLiesHalfWayInOkLabSoThatNoThirdHueComesUp(): void
     {
         $before = ColourBlock::one(Srgb::class, 0.6, 0.45, 0.4)->in(OkLch::class)->at(0);
-        $after = ColourBlock::one(Srgb::class, ...Looks::through(Looks::of(['kind' => 'shift', 'strength' => 50, 'params' => ['hue' => 180]]), 0.6, 0.45, 0.4))->in(OkLch::class)->at(0);
-        self::assertEqualsWithDelta($before[2] + 90.0, $after[2], 1e-3);
-        self::assertEqualsWithDelta($before[1], $after[1], 1e-6, 'chroma is kept while the hue turns');
+        $half = static fn (float $hue): array => ColourBlock::one(Srgb::class, ...Looks::through(Looks::of(['kind' => 'shift', 'strength' => 50, 'params' => ['hue' => $hue]]), 0.6, 0.45, 0.4))->in(OkLch::class)->at(0);
+        self::assertEqualsWithDelta($before[2] + 40.0, $half(80.0)[2], 1e-3, 'half of a turn');
+        self::assertEqualsWithDelta(fmod($before[2] - 40.0 + 360.0, 360.0), $half(-80.0)[2], 1e-3, 'and the other way');
+        self::assertEqualsWithDelta(0.0, $half(180.0)[1], 1e-6, 'between opposite hues lies grey, not a third hue');
     }
 }

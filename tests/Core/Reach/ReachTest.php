@@ -7,16 +7,16 @@ namespace Tovrin\Tests\Core\Reach;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Grade\Colours;
 use Tovrin\Core\Reach\HeldColour;
 use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
-use Tovrin\Core\Reach\Smooth;
 use Tovrin\Core\Reach\Window;
+use Tovrin\Core\Tone\Smooth;
 
 final class ReachTest extends TestCase
 {
@@ -78,7 +78,7 @@ final class ReachTest extends TestCase
         self::assertEqualsWithDelta(0.0, self::weight($reach, 0.81, 0.1, 30.0), 1e-9);
     }
 
-    public function testHeldColourIsCarvedOutAndInvertTurnsItRound(): void
+    public function testHeldColourIsCarvedOut(): void
     {
         [$l, $a, $b] = ColourBlock::one(Srgb::class, ...Hex::parse('#a34a2c'))->in(OkLab::class)->at(0);
         $reach = new Reach(held: [new HeldColour('#a34a2c', 0.08)]);
@@ -86,9 +86,15 @@ final class ReachTest extends TestCase
         self::assertEqualsWithDelta(0.0, $at($reach, 0.0), 1e-6);
         self::assertEqualsWithDelta(0.5, $at($reach, 0.04), 1e-6);
         self::assertEqualsWithDelta(1.0, $at($reach, 0.081), 1e-6);
-        $inverted = new Reach(invert: true, held: [new HeldColour('#a34a2c', 0.08)]);
-        self::assertEqualsWithDelta(1.0, $at($inverted, 0.0), 1e-6);
-        self::assertEqualsWithDelta(0.0, $at($inverted, 0.081), 1e-6);
+    }
+
+    public function testInvertedItTakesInAllButItsWindowsAndHeldColoursStayAllTheSame(): void
+    {
+        $held = [new HeldColour('#4060a0', 0.08)];
+        $at = static fn (bool $invert, string $hex): float => (new Reach(new HueWindow(20.0, 60.0, 10.0, 10.0), invert: $invert, held: $held))->weights(new Colours(ColourBlock::of(Srgb::class, [Hex::parse($hex)])))[0];
+        self::assertEqualsWithDelta([1.0, 0.0], [$at(false, '#b06030'), $at(true, '#b06030')], 1e-9);
+        self::assertEqualsWithDelta([0.0, 1.0], [$at(false, '#308040'), $at(true, '#308040')], 1e-9);
+        self::assertEqualsWithDelta([0.0, 0.0], [$at(false, '#4060a0'), $at(true, '#4060a0')], 1e-6, 'held in either case');
     }
 
     public function testRefusesWindowsThatCannotBe(): void

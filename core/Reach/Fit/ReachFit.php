@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach;
+namespace Tovrin\Core\Reach\Fit;
+
+use Tovrin\Core\Reach\Reach;
 
 /** A reach made from samples, and how well it does. */
 final readonly class ReachFit

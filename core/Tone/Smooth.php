@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach;
+namespace Tovrin\Core\Tone;
 
 /** The one soft step of the product: 3t² − 2t³ on t clamped to 0…1. */
 final class Smooth
 {
+    /** OKLCh chroma below which a hue means less and less. */
+    public const FADE_CHROMA = 0.02;
+
     public static function at(float $t): float
     {
         if ($t <= 0.0) {

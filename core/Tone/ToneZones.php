@@ -2,9 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach;
-
-use Tovrin\Core\Move\Params;
+namespace Tovrin\Core\Tone;
 
 /**
  * Shadows, midtones and highlights as three smooth weights over OKLab lightness that sum to one.
@@ -27,19 +25,6 @@ final readonly class ToneZones
         if ($shadowsFull > $shadowsEnd || $shadowsEnd > $highlightsStart || $highlightsStart > $highlightsFull) {
             throw new \InvalidArgumentException(\sprintf('The tone bounds must rise: shadows full (%g), shadows end (%g), highlights start (%g), highlights full (%g).', $shadowsFull, $shadowsEnd, $highlightsStart, $highlightsFull));
         }
-    }
-
-    /** The bounds as a look has them; missing ones at rest. */
-    public static function fromParams(Params $bounds): self
-    {
-        $at = self::DEFAULTS;
-
-        return new self(
-            $bounds->number('shadowsFull', $at['shadowsFull']),
-            $bounds->number('shadowsEnd', $at['shadowsEnd']),
-            $bounds->number('highlightsStart', $at['highlightsStart']),
-            $bounds->number('highlightsFull', $at['highlightsFull']),
-        );
     }
 
     /**

@@ -2,17 +2,20 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Tests\Core\Reach;
+namespace Tovrin\Tests\Core\Reach\Fit;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Grade\Colours;
+use Tovrin\Core\Reach\Fit\Caught;
+use Tovrin\Core\Reach\Fit\ReachFitter;
 use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
-use Tovrin\Core\Reach\ReachFitter;
 use Tovrin\Core\Reach\Window;
 use Tovrin\Core\Reading\Region;
 use Tovrin\Tests\Core\DemoPhoto;
@@ -31,9 +34,9 @@ final class ReachFitterTest extends TestCase
         $samples = self::joined(Region::point($demo->raster, $click[0], $click[1], 7)->colours, Region::path($demo->raster, $stroke, 9)->colours);
         $reach = ReachFitter::fit($samples, self::none())->reach;
         self::assertNotNull($reach);
-        self::assertGreaterThanOrEqual(0.95, ReachFitter::caught($reach, $demo->objects[$wanted]));
+        self::assertGreaterThanOrEqual(0.95, Caught::share($reach, $demo->objects[$wanted]));
         foreach ($others as $other) {
-            self::assertLessThanOrEqual(0.02, ReachFitter::caught($reach, $demo->objects[$other]), "object $other");
+            self::assertLessThanOrEqual(0.02, Caught::share($reach, $demo->objects[$other]), "object $other");
         }
     }
 
@@ -51,7 +54,7 @@ final class ReachFitterTest extends TestCase
         $stroke = [[0.12, 0.2], [0.22, 0.22], [0.22, 0.45], [0.3, 0.5], [0.5, 0.52], [0.68, 0.5], [0.7, 0.7], [0.2, 0.7], [0.05, 0.7]];
         $fit = ReachFitter::fit(Region::path($demo->raster, $stroke, 9)->colours, self::none());
         self::assertNotNull($fit->reach);
-        self::assertGreaterThanOrEqual(0.95, ReachFitter::caught($fit->reach, $demo->objects[1]));
+        self::assertGreaterThanOrEqual(0.95, Caught::share($fit->reach, $demo->objects[1]));
     }
 
     public function testHoldingTheStandLetsGoOfItAndKeepsTheStainedPlatter(): void
@@ -68,8 +71,8 @@ final class ReachFitterTest extends TestCase
         );
         $fit = ReachFitter::fit($wanted, $held);
         self::assertNotNull($fit->reach);
-        self::assertLessThan(0.03, ReachFitter::caught($fit->reach, $demo->objects[2]), 'the terracotta');
-        self::assertGreaterThanOrEqual(0.85, ReachFitter::caught($fit->reach, $demo->objects[1]), 'the platters');
+        self::assertLessThan(0.03, Caught::share($fit->reach, $demo->objects[2]), 'the terracotta');
+        self::assertGreaterThanOrEqual(0.85, Caught::share($fit->reach, $demo->objects[1]), 'the platters');
     }
 
     public function testAGreySampleRestsOnLightnessAndSaysSo(): void
@@ -80,7 +83,7 @@ final class ReachFitterTest extends TestCase
         self::assertGreaterThan(0.98, $fit->wanted);
         self::assertStringContainsString('nearly grey', implode(' ', $fit->words));
         // A strong colour of the same lightness stays out.
-        self::assertSame(0.0, ReachFitter::caught($fit->reach, self::patch(0.7, 0.12, 240.0, 0.0, 0.0)));
+        self::assertSame(0.0, Caught::share($fit->reach, self::patch(0.7, 0.12, 240.0, 0.0, 0.0)));
     }
 
     public function testHuesThatStraddleZeroGiveANarrowWindow(): void
@@ -88,7 +91,7 @@ final class ReachFitterTest extends TestCase
         $fit = ReachFitter::fit(self::joined(self::patch(0.6, 0.15, 352.0, 0.03, 0.01), self::patch(0.6, 0.15, 9.0, 0.03, 0.01)), self::none());
         self::assertNotNull($fit->reach?->hue);
         self::assertLessThan(50.0, $fit->reach->hue->width());
-        self::assertSame(1.0, ReachFitter::caught($fit->reach, self::patch(0.6, 0.15, 0.5, 0.0, 0.0)));
+        self::assertSame(1.0, Caught::share($fit->reach, self::patch(0.6, 0.15, 0.5, 0.0, 0.0)));
     }
 
     public function testFurtherSamplesOnlyWiden(): void
@@ -102,7 +105,7 @@ final class ReachFitterTest extends TestCase
         foreach ($second->weights(new Colours($everywhere)) as $i => $weight) {
             self::assertGreaterThanOrEqual(($before[$i] ?? 0.0) - 1e-9, $weight);
         }
-        self::assertSame(1.0, ReachFitter::caught($second, self::patch(0.4, 0.08, 95.0, 0.0, 0.0)));
+        self::assertSame(1.0, Caught::share($second, self::patch(0.4, 0.08, 95.0, 0.0, 0.0)));
     }
 
     public function testAWindowIsTightenedRatherThanCarvedWhereThatSuffices(): void
@@ -178,5 +181,31 @@ final class ReachFitterTest extends TestCase
         }
 
         return new ColourBlock(Srgb::class, $a, $b, $c);
+    }
+
+    /** An inverted reach is told what it is to leave alone, and what is held stays put all the same. */
+    public function testChoosingMoreOnAnInvertedReachLeavesMoreAlone(): void
+    {
+        $patch = static function (string $hex): ColourBlock {
+            [$l, $a, $b] = ColourBlock::of(Srgb::class, [Hex::parse($hex)])->in(OkLab::class)->at(0);
+            $colours = [];
+            for ($i = 0; $i < 60; ++$i) {
+                $colours[] = [$l + 0.001 * ($i % 20), $a + 0.0005 * ($i % 7), $b + 0.0005 * ($i % 5)];
+            }
+
+            return ColourBlock::of(OkLab::class, $colours);
+        };
+        $none = ColourBlock::of(OkLab::class, []);
+        [$ochre, $teal, $plaster] = [$patch('#c8922e'), $patch('#2f7f7a'), $patch('#7a5a9a')];
+        $first = ReachFitter::fit($ochre, $none, new Reach(invert: true))->reach;
+        self::assertNotNull($first);
+        self::assertTrue($first->invert);
+        self::assertSame([0.0, 1.0], [Caught::share($first, $ochre), Caught::share($first, $teal)]);
+        $more = ReachFitter::fit($teal, $none, $first)->reach;
+        self::assertNotNull($more);
+        self::assertSame([0.0, 0.0, 1.0], [Caught::share($more, $ochre), Caught::share($more, $teal), Caught::share($more, $plaster)], 'both are left alone, and it is not off');
+        $held = ReachFitter::fit($none, $plaster, $first)->reach;
+        self::assertNotNull($held);
+        self::assertSame([0.0, 0.0, 1.0], [Caught::share($held, $ochre), Caught::share($held, $plaster), Caught::share($held, $teal)], 'what is held stays');
     }
 }

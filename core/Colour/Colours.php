@@ -2,15 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Grade;
-
-use Tovrin\Core\Colour\ColourBlock;
-use Tovrin\Core\Colour\ColourSpace;
-use Tovrin\Core\Colour\ColourSpaces;
-use Tovrin\Core\Colour\LinearSrgb;
-use Tovrin\Core\Colour\OkLab;
-use Tovrin\Core\Colour\OkLch;
-use Tovrin\Core\Colour\Srgb;
+namespace Tovrin\Core\Colour;
 
 /**
  * Colours that are wanted in several spaces: each conversion is made once and kept, so that

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Format;
+
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Reach\HeldColour;
+use Tovrin\Core\Reach\HueWindow;
+use Tovrin\Core\Reach\Reach;
+use Tovrin\Core\Reach\Window;
+
+/** Look files: writing a grade so that LookJson reads the same one back. What is at rest is left out. */
+final class LookWriter
+{
+    public static function write(Grade $grade): string
+    {
+        return json_encode(self::data($grade), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
+    }
+
+    /** @return array<string, mixed> ready for json_encode() */
+    public static function data(Grade $grade): array
+    {
+        return ['tovrinLook' => 1, 'name' => $grade->name, 'moves' => array_map(self::move(...), $grade->moves)];
+    }
+
+    /**
+     * A reach as it stands in a look.
+     *
+     * @return array<string, mixed>
+     */
+    public static function reach(Reach $reach): array
+    {
+        $window = static fn (Window|HueWindow|null $w): ?array => null === $w ? null : ['from' => $w->from, 'to' => $w->to, 'softFrom' => $w->softFrom, 'softTo' => $w->softTo];
+
+        return [
+            'hue' => $window($reach->hue),
+            'chroma' => $window($reach->chroma),
+            'light' => $window($reach->light),
+            'invert' => $reach->invert,
+            'held' => array_map(static fn (HeldColour $held): array => ['colour' => $held->colour, 'radius' => $held->radius], $reach->held),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function move(Move $move): array
+    {
+        return ['id' => $move->id, 'kind' => $move->kind::id(), 'label' => $move->label, 'on' => $move->on, 'strength' => round(100.0 * $move->strength, 10), 'reads' => $move->reads->value]
+            // An object even when it is empty.
+            + ['reach' => null === $move->reach ? null : self::reach($move->reach), 'params' => (object) $move->kind->params()];
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach\Fit;
+
+/** Figures of a reach as people read them. */
+final class Rounding
+{
+    public static function degree(float $hue): float
+    {
+        return round($hue - 360.0 * floor($hue / 360.0), 1);
+    }
+
+    public static function tidy(float $value): float
+    {
+        return round($value, 4);
+    }
+}
