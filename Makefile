@@ -55,7 +55,6 @@ test-packages:
 vendor/autoload.php: composer.json
 	@echo "== Installing PHP packages"
 	composer install --no-interaction --no-progress --quiet
-	@rm -rf var/cache
 	@touch $@
 
 node_modules/.package-lock.json: package-lock.json package.json studio/package.json tests/browser/package.json bench/package.json
@@ -66,7 +65,6 @@ node_modules/.package-lock.json: package-lock.json package.json studio/package.j
 studio/dist/index.html: node_modules/.package-lock.json core/Format/look.schema.json src/openapi.json studio/index.html studio/vite.config.ts studio/tsconfig.json $(shell find studio/src -type f -not -path '*/generated/*')
 	@echo "== Building the studio"
 	npm run --silent --workspace studio build
-	@rm -rf var/cache
 	@touch $@
 
 clean:

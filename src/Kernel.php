@@ -8,6 +8,7 @@ use Doctrine\Bundle\DoctrineBundle\DoctrineBundle;
 use Doctrine\Bundle\MigrationsBundle\DoctrineMigrationsBundle;
 use Symfony\Bundle\FrameworkBundle\FrameworkBundle;
 use Symfony\Bundle\FrameworkBundle\Kernel\MicroKernelTrait;
+use Symfony\Bundle\MonologBundle\MonologBundle;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
@@ -33,6 +34,7 @@ final class Kernel extends BaseKernel
     public function registerBundles(): iterable
     {
         yield new FrameworkBundle();
+        yield new MonologBundle();
         yield new DoctrineBundle();
         yield new DoctrineMigrationsBundle();
     }
@@ -40,6 +42,36 @@ final class Kernel extends BaseKernel
     public function getProjectDir(): string
     {
         return \dirname(__DIR__);
+    }
+
+    /**
+     * A stamp of the sources that the container is built from. Containers are kept by it, so that after a change of the
+     * sources, by a pull for example, a stale one is never used. TOVRIN_BUILD hands it on to child processes.
+     */
+    public static function buildStamp(): string
+    {
+        $given = getenv('TOVRIN_BUILD');
+        if (\is_string($given) && '' !== $given) {
+            return $given;
+        }
+        static $stamp = null;
+        if (null === $stamp) {
+            $seen = [(string) @filemtime(\dirname(__DIR__).'/vendor/composer/installed.php')];
+            foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(__DIR__, \FilesystemIterator::SKIP_DOTS)) as $file) {
+                if ($file instanceof \SplFileInfo && 'php' === $file->getExtension()) {
+                    $seen[] = $file->getPathname().' '.$file->getMTime().' '.$file->getSize();
+                }
+            }
+            sort($seen);
+            $stamp = substr(hash('xxh128', implode("\n", $seen)), 0, 16);
+        }
+
+        return \is_string($stamp) ? $stamp : '';
+    }
+
+    public function getCacheDir(): string
+    {
+        return $this->getProjectDir().'/var/cache/'.$this->environment.'-'.self::buildStamp();
     }
 
     /** Where photos, the database and exports are kept: TOVRIN_DATA, or var/data in the project. */
@@ -58,9 +90,20 @@ final class Kernel extends BaseKernel
             'http_method_override' => false,
             'handle_all_throwables' => true,
             'php_errors' => ['log' => true],
+            'serializer' => ['enabled' => true],
+            'validation' => ['enabled' => true, 'email_validation_mode' => 'html5'],
+            'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
             'router' => ['utf8' => true],
             'test' => 'test' === $this->environment,
         ]);
+        $container->extension('monolog', ['handlers' => ['file' => [
+            'type' => 'rotating_file',
+            'path' => '%env(TOVRIN_DATA)%/tovrin.log',
+            'level' => 'warning',
+            'max_files' => 5,
+            // The listener of problems logs what deserves it.
+            'channels' => ['!request', '!event', '!php', '!deprecation'],
+        ]]]);
         $container->extension('doctrine', [
             'dbal' => [
                 'driver' => 'pdo_sqlite',
@@ -81,11 +124,13 @@ final class Kernel extends BaseKernel
         ]);
         $services = $container->services();
         $services->defaults()->autowire()->autoconfigure();
-        $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
+        $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Request,View,Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
+        $services->set(Server\Housekeeping::class);
+        $services->get(Http\CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Server\Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Photo\PhotoImport::class, Export\Worker::class, Export\ExportQueue::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
+        foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Export\Worker::class, Export\ExportQueue::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
             $services->get($entry)->public();
         }
     }

@@ -20,6 +20,12 @@ final readonly class SideWarmth implements MoveKind
     /** Share of its chroma that a colour moves at 100. */
     private const REACH = 0.6;
 
+    /** Whether a hue, in degrees, is on the warm side. */
+    public static function isWarm(float $hue): bool
+    {
+        return cos(deg2rad($hue - self::WARM_HUE)) > 0.0;
+    }
+
     public function __construct(public float $warm, public float $cool)
     {
     }

@@ -15,7 +15,7 @@ use Tovrin\Core\Tone\ToneZones;
  *
  * An estimate: it takes what is only weakly coloured for grey that a light has tinted (common practice).
  */
-final readonly class Cast implements \JsonSerializable
+final readonly class Cast
 {
     /** CIELAB chroma up to which a colour passes for neutral; common practice. */
     public const NEUTRAL = 1.5;
@@ -79,11 +79,5 @@ final readonly class Cast implements \JsonSerializable
         $amount = hypot($a, $b);
 
         return $amount < self::NEUTRAL ? 'neutral' : \sprintf('leans %s, %.1f', ColourName::hue($one->in(OkLch::class)->at(0)[2]), $amount);
-    }
-
-    /** @return array<string, mixed> */
-    public function jsonSerialize(): array
-    {
-        return ['zone' => $this->zone, 'evidence' => $this->evidence, 'amount' => $this->amount, 'lean' => $this->lean];
     }
 }

@@ -17,7 +17,7 @@ use Tovrin\Core\Grade\Move;
  * What one move does to one photo: how much of the picture it reaches and changes, and a pair of
  * swatches that stands for its effect.
  */
-final readonly class MoveSummary implements \JsonSerializable
+final readonly class MoveSummary
 {
     /** Samples used: a tenth of a digest places a share within half a per cent. */
     private const SAMPLES = 4000;
@@ -55,12 +55,6 @@ final readonly class MoveSummary implements \JsonSerializable
         }
 
         return $summaries;
-    }
-
-    /** @return array<string, mixed> */
-    public function jsonSerialize(): array
-    {
-        return ['reached' => $this->reached, 'changed' => $this->changed, 'before' => $this->before, 'after' => $this->after];
     }
 
     /** @param array<int, float> $weights */

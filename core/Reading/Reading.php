@@ -13,7 +13,7 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 
 /** One colour in the figures and words that people read: 8-bit RGB, HSL, CIELAB, OKLCh, a name, how neutral it is. */
-final readonly class Reading implements \JsonSerializable
+final readonly class Reading
 {
     /** @param ColourBlock $colour one colour, inside the gamut */
     public function __construct(private ColourBlock $colour)
@@ -29,8 +29,8 @@ final readonly class Reading implements \JsonSerializable
         return ColourBlock::one(LinearSrgb::class, array_sum($linear->a) / $n, array_sum($linear->b) / $n, array_sum($linear->c) / $n)->in(Srgb::class);
     }
 
-    /** @return array<string, mixed> */
-    public function jsonSerialize(): array
+    /** @return array{hex: string, rgb: list<int>, hsl: list<float>, lab: list<float>, oklch: list<float>, name: string, neutrality: string} */
+    public function figures(): array
     {
         $rgb = $this->colour->in(Srgb::class)->at(0);
         [$h, $s, $l] = $this->colour->in(Hsl::class)->at(0);

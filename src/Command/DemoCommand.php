@@ -61,9 +61,7 @@ final class DemoCommand extends Command
         foreach ($content['photos'] as $entry) {
             $photo = $import->import($set, $demo.'/photos/'.$entry['file'], $entry['file']);
             if (isset($entry['look'])) {
-                $look = (string) file_get_contents($demo.'/looks/'.$entry['look']);
-                LookJson::read($look);
-                $grades->keep($photo, $look, 0);
+                $grades->keep($photo, LookJson::read((string) file_get_contents($demo.'/looks/'.$entry['look'])), 0);
             }
             $output->writeln('  '.$entry['file']);
         }

@@ -8,16 +8,22 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Routing\RouterInterface;
+use Tovrin\App\Description\ApiDescription;
+use Tovrin\App\Kernel;
 use Tovrin\App\Photo\AtomicFile;
 use Tovrin\Core\Format\LookSchema;
 
-#[AsCommand('schema', 'Writes the look file\'s JSON Schema into the repository, after a kind of move was changed')]
+#[AsCommand('schema', 'Writes the JSON Schema of looks and the description of the HTTP interface into the repository, after either was changed')]
 final class SchemaCommand extends Command
 {
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         AtomicFile::write(LookSchema::FILE, LookSchema::json());
-        $output->writeln('Wrote core/Format/look.schema.json');
+        $router = Kernel::booted()->getContainer()->get('router');
+        \assert($router instanceof RouterInterface);
+        AtomicFile::write(ApiDescription::FILE, (new ApiDescription($router))->json());
+        $output->writeln('Wrote core/Format/look.schema.json and src/openapi.json');
 
         return self::SUCCESS;
     }

@@ -32,7 +32,10 @@ final class ServeCommand extends Command
         $kernel = Kernel::booted();
         Database::migrate($kernel);
         $kernel->shutdown();
-        $supervisor = new Supervisor($kernel->getProjectDir(), '127.0.0.1', (int) $port, Kernel::dataDir().'/errors.log');
+        // Children find the same container, even while the sources change under them.
+        putenv('TOVRIN_BUILD='.Kernel::buildStamp());
+        $bin = $kernel->getProjectDir().'/bin/tovrin.php';
+        $supervisor = new Supervisor($kernel->getProjectDir(), '127.0.0.1', (int) $port, Kernel::dataDir().'/errors.log', ['work' => [$bin, 'work'], 'quick work' => [$bin, 'work', '--quick']]);
 
         return $supervisor->run(
             static fn (string $line) => $output->writeln($line, OutputInterface::OUTPUT_RAW),

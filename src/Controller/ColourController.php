@@ -4,62 +4,53 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
-use Symfony\Component\HttpFoundation\JsonResponse;
-use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
-use Tovrin\App\Http\Body;
+use Tovrin\App\Http\Binary;
+use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
-use Tovrin\App\Photo\PhotoColours;
-use Tovrin\App\Repository\Sets;
+use Tovrin\App\Request\CubeOf;
+use Tovrin\App\Request\OneLook;
+use Tovrin\App\View\ColourView;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Move\Drawn;
-use Tovrin\Core\Reading\MoveSummary;
+use Tovrin\Core\Reading\Reading;
 
-/** Colours computed while the user works: the cube for the preview, what each move does. */
+/** Colours computed without a photo: the cube for the preview, a move's curves, one colour's figures. */
 #[AsController]
-final readonly class ColourController
+final class ColourController
 {
-    /** The browser never needs a finer cube than this. */
-    private const MAX_LATTICE = 65;
-
-    public function __construct(private Sets $sets, private PhotoColours $colours)
-    {
-    }
-
     /** The grade as a lattice of 32-bit floats; see Cube::toFloats(). */
     #[Route('/api/cube', methods: ['POST'])]
-    public function cube(Request $request): Response
+    public function cube(#[JsonBody] CubeOf $body): Binary
     {
         $start = hrtime(true);
-        $body = Body::of($request);
-        $grade = $body->grade();
-        $checked = hrtime(true);
-        $cube = Compiler::compile($grade, $body->integer('lattice', 2, self::MAX_LATTICE), $body->optionalInteger('watch', 0, 99));
-        $compiled = hrtime(true);
+        $answer = Binary::of(Compiler::compile($body->look, $body->lattice, $body->look->indexOf($body->watch))->toFloats());
+        $answer->headers->set('Server-Timing', \sprintf('compile;dur=%.2f', (hrtime(true) - $start) / 1e6));
 
-        return new Response($cube->toFloats(), 200, [
-            'Content-Type' => 'application/octet-stream',
-            'Cache-Control' => 'no-store',
-            'Server-Timing' => \sprintf('look;dur=%.2f, compile;dur=%.2f', ($checked - $start) / 1e6, ($compiled - $checked) / 1e6),
-        ]);
+        return $answer;
     }
 
-    /** The curves of a move's settings, evenly spaced, for kinds that have any; see Drawn. */
+    /**
+     * The curves of a look's first move, evenly spaced, for kinds that have any; see Drawn.
+     *
+     * @return \ArrayObject<string, list<float>> an object even when it is empty
+     */
     #[Route('/api/moves/drawing', methods: ['POST'])]
-    public function drawing(Request $request): JsonResponse
+    public function drawing(#[JsonBody] OneLook $body): \ArrayObject
     {
-        $kind = (Body::of($request)->grade()->moves[0] ?? throw new Problem(422, 'look: must have one move.'))->kind;
+        $kind = ($body->look->moves[0] ?? throw new Problem(422, 'look: must have one move.'))->kind;
 
-        return new JsonResponse((object) ($kind instanceof Drawn ? $kind->drawing() : []));
+        return new \ArrayObject($kind instanceof Drawn ? $kind->drawing() : []);
     }
 
-    #[Route('/api/photos/{id<\d+>}/summary', methods: ['POST'])]
-    public function summary(int $id, Request $request): JsonResponse
+    /** One colour in figures and words. */
+    #[Route('/api/colours/{hex<[0-9a-fA-F]{6}>}', methods: ['GET'])]
+    public function colour(string $hex): ColourView
     {
-        $photo = $this->sets->photo($id) ?? throw Problem::notFound('photo');
-
-        return new JsonResponse(MoveSummary::of(Body::of($request)->grade(), $this->colours->digest($photo)));
+        return ColourView::of(new Reading(ColourBlock::of(Srgb::class, [Hex::parse('#'.$hex)])));
     }
 }

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Looks\Presets;
+use Tovrin\App\View\PresetView;
 
 /** Looks to begin with. */
 #[AsController]
@@ -17,9 +17,14 @@ final readonly class LookController
     {
     }
 
+    /**
+     * The looks that come with Tovrin.
+     *
+     * @return list<PresetView>
+     */
     #[Route('/api/presets', methods: ['GET'])]
-    public function presets(): JsonResponse
+    public function presets(): array
     {
-        return new JsonResponse($this->presets->all());
+        return $this->presets->all();
     }
 }

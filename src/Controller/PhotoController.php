@@ -5,47 +5,57 @@ declare(strict_types=1);
 namespace Tovrin\App\Controller;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
-use Symfony\Component\HttpFoundation\JsonResponse;
-use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
-use Tovrin\App\Entity\Photo;
-use Tovrin\App\Http\Body;
+use Tovrin\App\Export\ExportQueue;
+use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
+use Tovrin\App\Request\KeepGrade;
+use Tovrin\App\Request\StepFrom;
+use Tovrin\App\View\GradeView;
+use Tovrin\App\View\PhotoView;
 
-/** One photo: its pictures, its grade with undo and redo. */
+/** One photo: its pictures, its grade with undo and redo, taking it out of its set and back. */
 #[AsController]
 final readonly class PhotoController
 {
-    public function __construct(private Sets $sets, private Grades $grades, private PhotoStore $store, private PhotoView $view)
+    public function __construct(private Photos $photos, private Grades $grades, private PhotoStore $store)
     {
     }
 
     #[Route('/api/photos/{id<\d+>}', methods: ['GET'])]
-    public function show(int $id): JsonResponse
+    public function show(int $id): PhotoView
     {
-        return new JsonResponse($this->view->photo($this->photo($id)));
+        return PhotoView::of($this->photos->photo($id));
     }
 
+    /** Takes a photo out of its set. It can be brought back for some days. */
     #[Route('/api/photos/{id<\d+>}', methods: ['DELETE'])]
-    public function delete(int $id): Response
+    public function delete(int $id, Sets $sets, ExportQueue $queue): Response
     {
-        $photo = $this->photo($id);
-        $key = $photo->storeKey();
-        $this->sets->remove($photo);
-        $this->store->remove($key);
+        $photo = $this->photos->photo($id);
+        $sets->remove($photo);
+        $queue->cancelAllOf($photo);
 
         return new Response('', 204);
     }
 
-    #[Route('/api/photos/{id<\d+>}/{picture<preview|thumb|full>}', methods: ['GET'])]
-    public function picture(int $id, string $picture): Response
+    /** Brings a removed photo back with its grade. */
+    #[Route('/api/photos/{id<\d+>}/restore', methods: ['POST'])]
+    public function restore(int $id, Sets $sets): PhotoView
     {
-        $key = $this->photo($id)->storeKey();
+        return PhotoView::of($sets->restorePhoto($id) ?? throw Problem::notFound('photo'));
+    }
+
+    #[Route('/api/photos/{id<\d+>}/{picture<preview|thumb|full>}', methods: ['GET'])]
+    public function picture(int $id, string $picture): BinaryFileResponse
+    {
+        $key = $this->photos->photo($id)->storeKey();
         $path = match ($picture) {
             'thumb' => $this->store->thumb($key),
             'full' => is_file($this->store->full($key)) ? $this->store->full($key) : $this->store->preview($key),
@@ -55,36 +65,32 @@ final readonly class PhotoController
             throw Problem::notFound('picture');
         }
 
-        return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new BinaryFileResponse($path, 200, ['Content-Type' => str_ends_with($path, '.png') ? 'image/png' : 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
     }
 
     #[Route('/api/photos/{id<\d+>}/grade', methods: ['GET'])]
-    public function grade(int $id): JsonResponse
+    public function grade(int $id): GradeView
     {
-        return new JsonResponse($this->view->grade($this->photo($id)));
+        return $this->grades->view($this->photos->photo($id));
     }
 
+    /** Keeps a new state of the grade; refused when it is not based on the one in force. */
     #[Route('/api/photos/{id<\d+>}/grade', methods: ['PUT'])]
-    public function keep(int $id, Request $request): JsonResponse
+    public function keep(int $id, #[JsonBody] KeepGrade $body): GradeView
     {
-        $photo = $this->photo($id);
-        $body = Body::of($request);
-        $this->grades->keep($photo, $body->lookJson(), $body->integer('basedOn', 0, \PHP_INT_MAX));
+        $photo = $this->photos->photo($id);
+        $this->grades->keep($photo, $body->look, $body->basedOn);
 
-        return new JsonResponse($this->view->grade($photo));
+        return $this->grades->view($photo);
     }
 
+    /** Goes one state back or forward; refused when the user sees another one than is in force. */
     #[Route('/api/photos/{id<\d+>}/{step<undo|redo>}', methods: ['POST'])]
-    public function step(int $id, string $step): JsonResponse
+    public function step(int $id, string $step, #[JsonBody] StepFrom $body): GradeView
     {
-        $photo = $this->photo($id);
-        'undo' === $step ? $this->grades->undo($photo) : $this->grades->redo($photo);
+        $photo = $this->photos->photo($id);
+        $this->grades->step($photo, 'undo' === $step ? -1 : 1, $body->basedOn);
 
-        return new JsonResponse($this->view->grade($photo));
-    }
-
-    private function photo(int $id): Photo
-    {
-        return $this->sets->photo($id) ?? throw Problem::notFound('photo');
+        return $this->grades->view($photo);
     }
 }

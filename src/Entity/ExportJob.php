@@ -36,6 +36,10 @@ class ExportJob
     #[ORM\Column]
     private bool $cancelWanted = false;
 
+    /** The worker that has it; null while it waits. */
+    #[ORM\Column(length: 16, nullable: true)]
+    private ?string $worker = null;
+
     #[ORM\Column(length: 2000, nullable: true)]
     private ?string $error = null;
 
@@ -43,6 +47,7 @@ class ExportJob
      * @param string $look    the grade as a look file
      * @param string $format  jpeg, png, cube, icc or hald
      * @param int    $quality JPEG quality, 1…100
+     * @param int    $cost    how long it will take, in megapixels of JPEG
      */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: Photo::class)]
@@ -58,6 +63,8 @@ class ExportJob
         private int $lattice,
         #[ORM\Column(length: 255)]
         private string $fileName,
+        #[ORM\Column]
+        private int $cost,
     ) {
     }
 
@@ -110,6 +117,16 @@ class ExportJob
     public function progress(): float
     {
         return $this->progress;
+    }
+
+    public function cost(): int
+    {
+        return $this->cost;
+    }
+
+    public function worker(): ?string
+    {
+        return $this->worker;
     }
 
     public function cancelWanted(): bool

@@ -20,6 +20,14 @@ class Photo
     #[ORM\Column]
     private int $revision = 0;
 
+    /** Moves of the grade in force. */
+    #[ORM\Column]
+    private int $moveCount = 0;
+
+    /** When it was taken out of its set; it can be brought back until it is cleared away. */
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    private ?\DateTimeImmutable $removedAt = null;
+
     /**
      * @param string $storeKey name of its folder in the photo store
      * @param string $name     file name it was brought in under
@@ -90,8 +98,24 @@ class Photo
         return $this->revision;
     }
 
-    public function goToRevision(int $revision): void
+    public function moveCount(): int
+    {
+        return $this->moveCount;
+    }
+
+    public function goToRevision(int $revision, int $moveCount): void
     {
         $this->revision = $revision;
+        $this->moveCount = $moveCount;
+    }
+
+    public function isRemoved(): bool
+    {
+        return null !== $this->removedAt || $this->set->isRemoved();
+    }
+
+    public function remove(?\DateTimeImmutable $at): void
+    {
+        $this->removedAt = $at;
     }
 }

@@ -23,6 +23,10 @@ class PhotoSet
     #[ORM\OrderBy(['id' => 'ASC'])]
     private Collection $photos;
 
+    /** When it was removed; it can be brought back until it is cleared away. */
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    private ?\DateTimeImmutable $removedAt = null;
+
     public function __construct(
         #[ORM\Column(length: 200)]
         private string $name,
@@ -40,9 +44,24 @@ class PhotoSet
         return $this->name;
     }
 
-    /** @return list<Photo> in the order they were brought in */
+    public function rename(string $name): void
+    {
+        $this->name = $name;
+    }
+
+    public function isRemoved(): bool
+    {
+        return null !== $this->removedAt;
+    }
+
+    public function remove(?\DateTimeImmutable $at): void
+    {
+        $this->removedAt = $at;
+    }
+
+    /** @return list<Photo> in the order they were brought in, without those taken out */
     public function photos(): array
     {
-        return array_values($this->photos->toArray());
+        return array_values(array_filter($this->photos->toArray(), static fn (Photo $photo): bool => !$photo->isRemoved()));
     }
 }

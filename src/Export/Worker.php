@@ -5,17 +5,19 @@ declare(strict_types=1);
 namespace Tovrin\App\Export;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Grade;
 
-/** Makes the files that were asked for, one after another. There is one worker per data directory. */
+/** Makes the files that were asked for, one after another. There is one worker per lane and data directory. */
 final class Worker
 {
     private bool $stopping = false;
 
-    public function __construct(private readonly ExportQueue $queue, private readonly PhotoStore $store, private readonly EntityManagerInterface $entities)
+    public function __construct(private readonly ExportQueue $queue, private readonly PhotoStore $store, private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger)
     {
     }
 
@@ -26,13 +28,13 @@ final class Worker
      *
      * @throws WorkerAlreadyRunning
      */
-    public function run(callable $say): void
+    public function run(callable $say, Lane $lane = Lane::Any): void
     {
-        $lock = $this->lock();
-        $this->queue->requeueAbandoned();
-        $say('Waiting for exports.');
+        $lock = $this->lock($lane);
+        $this->queue->requeueAbandoned($lane);
+        $say(Lane::Any === $lane ? 'Waiting for exports.' : 'Waiting for quick exports.');
         while (!$this->stopping) {
-            if (!$this->workOnce($say)) {
+            if (!$this->workOnce($say, $lane)) {
                 usleep(150_000);
             }
         }
@@ -51,15 +53,20 @@ final class Worker
      *
      * @param callable(string): void $say
      */
-    public function workOnce(callable $say): bool
+    public function workOnce(callable $say, Lane $lane = Lane::Any): bool
     {
-        $id = $this->queue->claim();
+        $id = $this->queue->claim($lane);
         if (null === $id) {
             return false;
         }
         $this->entities->clear();
         $job = $this->queue->job($id);
-        \assert(null !== $job);
+        if (null === $job) {
+            $this->queue->finish($id, ExportJob::CANCELLED);
+            $say(\sprintf('Export %d: its photo was removed', $id));
+
+            return true;
+        }
         $say(\sprintf('Export %d: %s', $id, $job->fileName()));
         try {
             $this->make($job);
@@ -67,7 +74,7 @@ final class Worker
             $say(\sprintf('Export %d: done', $id));
         } catch (Cancelled) {
             if ($this->stopping) {
-                $this->queue->requeueAbandoned();
+                $this->queue->requeueAbandoned($lane);
             } else {
                 $this->queue->finish($id, ExportJob::CANCELLED);
             }
@@ -77,6 +84,7 @@ final class Worker
             $say(\sprintf('Export %d: %s', $id, $e->getMessage()));
         } catch (\Throwable $e) {
             $this->queue->finish($id, ExportJob::FAILED, \sprintf('Something went wrong that should not have: %s', $e->getMessage()));
+            $this->logger->error('Export {id}: {message}', ['id' => $id, 'message' => $e->getMessage(), 'exception' => $e]);
             $say(\sprintf('Export %d: %s in %s:%d', $id, $e->getMessage(), $e->getFile(), $e->getLine()));
         }
 
@@ -85,7 +93,9 @@ final class Worker
 
     private function make(ExportJob $job): void
     {
-        $grade = LookJson::read($job->look());
+        $read = LookJson::read($job->look());
+        // A grade of one photo has no name of its own; in a file it is called after the photo.
+        $grade = new Grade($read->moves, '' === $read->name ? pathinfo($job->photo()->name(), \PATHINFO_FILENAME) : $read->name);
         $target = $this->store->export($job->id());
         $progress = function (string $stage, float $share) use ($job): void {
             if (!$this->queue->progress($job->id(), $stage, $share) || $this->stopping) {
@@ -100,9 +110,9 @@ final class Worker
     }
 
     /** @return resource */
-    private function lock()
+    private function lock(Lane $lane)
     {
-        $path = $this->store->directory().'/worker.lock';
+        $path = $this->store->directory().'/'.$lane->lockFile();
         $lock = fopen($path, 'c+');
         if (false === $lock) {
             throw new PictureError(\sprintf('"%s" cannot be opened. Check that the folder may be written to.', $path));

@@ -4,32 +4,55 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Http;
 
+use Psr\Log\LoggerInterface;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
+use Symfony\Component\Validator\Exception\ValidationFailedException;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Repository\StaleRevision;
 use Tovrin\Core\Format\FormatError;
 
 /** Answers every failure as JSON in plain words; only unexpected ones reach the log. */
 #[AsEventListener]
-final class ProblemListener
+final readonly class ProblemListener
 {
+    public function __construct(private LoggerInterface $logger)
+    {
+    }
+
     public function __invoke(ExceptionEvent $event): void
     {
         $e = $event->getThrowable();
+        $invalid = $e->getPrevious();
         [$status, $message] = match (true) {
             $e instanceof Problem => [$e->status, $e->getMessage()],
-            $e instanceof FormatError, $e instanceof PictureError => [422, $e->getMessage()],
+            $e instanceof FormatError => [422, $e->inWords ?? $e->getMessage()],
+            $e instanceof PictureError => [422, $e->getMessage()],
             $e instanceof StaleRevision => [409, $e->getMessage()],
-            $e instanceof HttpExceptionInterface => [$e->getStatusCode(), 404 === $e->getStatusCode() ? 'There is nothing at this address.' : $e->getMessage()],
+            $e instanceof HttpExceptionInterface => [$e->getStatusCode(), match (true) {
+                $invalid instanceof ValidationFailedException => self::violation($invalid),
+                404 === $e->getStatusCode() => 'There is nothing at this address.',
+                400 === $e->getStatusCode() => 'The request is not JSON.',
+                default => $e->getMessage(),
+            }],
             default => [500, 'Something went wrong in the server that should not have. Your work up to the last change is kept; reload and try again.'],
         };
         if (500 === $status) {
-            error_log(\sprintf('%s: %s in %s:%d', $e::class, $e->getMessage(), $e->getFile(), $e->getLine()));
+            $this->logger->error('{class}: {message}', ['class' => $e::class, 'message' => $e->getMessage(), 'exception' => $e]);
         }
         $event->setResponse(new JsonResponse(['error' => $message], $status));
         $event->stopPropagation();
+    }
+
+    /** The first thing that is wrong with a request, after the path of where it is. */
+    private static function violation(ValidationFailedException $e): string
+    {
+        foreach ($e->getViolations() as $violation) {
+            return \sprintf('%s: %s', $violation->getPropertyPath(), lcfirst((string) $violation->getMessage()));
+        }
+
+        return 'The request is not as it should be.';
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Looks;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Tovrin\App\View\PresetView;
+use Tovrin\Core\Format\LookJson;
 
 /** The looks that come with Tovrin: the files in looks/, by what they are for. */
 final readonly class Presets
@@ -16,13 +18,13 @@ final readonly class Presets
     {
     }
 
-    /** @return list<array{group: string, look: mixed}> */
+    /** @return list<PresetView> */
     public function all(): array
     {
         $presets = [];
         foreach (self::GROUPS as $folder => $title) {
             foreach (glob($this->directory.'/'.$folder.'/*.json') ?: [] as $path) {
-                $presets[] = ['group' => $title, 'look' => json_decode((string) file_get_contents($path), false, 64, \JSON_THROW_ON_ERROR)];
+                $presets[] = new PresetView($title, LookJson::read((string) file_get_contents($path)));
             }
         }
 

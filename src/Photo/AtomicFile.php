@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
-/** Files that are either complete or not there: written beside their place and renamed into it. */
+use Symfony\Component\Filesystem\Exception\IOException;
+use Symfony\Component\Filesystem\Filesystem;
+
+/** Files that are either complete or not there: written beside their place, pushed to the disk, and renamed into it. */
 final class AtomicFile
 {
     /**
@@ -12,30 +15,28 @@ final class AtomicFile
      */
     public static function write(string $path, string $bytes): void
     {
-        $part = \dirname($path).'/.'.basename($path).'.'.bin2hex(random_bytes(4)).'.part';
-        $handle = @fopen($part, 'x');
-        if (false === $handle) {
-            throw new PictureError(\sprintf('"%s" cannot be written: %s', $path, self::placeReason(\dirname($path))));
-        }
-        try {
-            $written = @fwrite($handle, $bytes);
-            $complete = \strlen($bytes) === $written && @fflush($handle) && @fsync($handle);
-        } finally {
-            fclose($handle);
-        }
-        if (!$complete || !@rename($part, $path)) {
-            @unlink($part);
-            throw new PictureError(\sprintf('"%s" could not be written completely: the disk is full or has failed. Free %s and try again. Nothing half-written was left.', $path, self::size(\strlen($bytes))));
-        }
-    }
-
-    private static function placeReason(string $directory): string
-    {
+        $files = new Filesystem();
+        $directory = \dirname($path);
         if (!is_dir($directory)) {
-            return \sprintf('there is no folder "%s". Make it first.', $directory);
+            throw new PictureError(\sprintf('"%s" cannot be written: there is no folder "%s". Make it first.', $path, $directory));
         }
-
-        return \sprintf('the folder "%s" does not allow it, or its disk is full.', $directory);
+        if (!is_writable($directory)) {
+            throw new PictureError(\sprintf('"%s" cannot be written: the folder "%s" does not allow it.', $path, $directory));
+        }
+        $part = $directory.'/.'.basename($path).'.'.bin2hex(random_bytes(4)).'.part';
+        try {
+            $files->dumpFile($part, $bytes);
+            // Before it takes its name it has to be on the disk: a name without its bytes would survive a power cut.
+            $handle = fopen($part, 'r+');
+            if (false === $handle || !fsync($handle)) {
+                throw new IOException('fsync');
+            }
+            fclose($handle);
+            $files->rename($part, $path, true);
+        } catch (IOException $e) {
+            @unlink($part);
+            throw new PictureError(\sprintf('"%s" could not be written completely: the disk is full or has failed. Free %s and try again. Nothing half-written was left.', $path, self::size(\strlen($bytes))), 0, $e);
+        }
     }
 
     private static function size(int $bytes): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Photo;
 
 use Tovrin\App\Entity\Photo;
+use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Reading\Digest;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
@@ -12,6 +13,9 @@ use Tovrin\Core\Reading\Raster;
 /** A photo's colours for the core to read: its digest, its pots, the pixels of its preview. */
 final readonly class PhotoColours
 {
+    /** Digests up to this size are read in full after every change. */
+    private const READ_IN_FULL = 25_000;
+
     public function __construct(private PhotoStore $store)
     {
     }
@@ -19,6 +23,17 @@ final readonly class PhotoColours
     public function digest(Photo $photo): Digest
     {
         return new Digest((string) @file_get_contents($this->store->digest($photo->storeKey())));
+    }
+
+    /**
+     * The samples that readings are taken on, before and after a grade alike: all of a small digest, every other row of
+     * a large one, since the answer has to come while the hand is still near.
+     */
+    public function readingSamples(Photo $photo): ColourBlock
+    {
+        $digest = $this->digest($photo);
+
+        return $digest->everyNthRow($this->digestColumns($photo), $digest->count() > self::READ_IN_FULL ? 2 : 1)->colours();
     }
 
     /** Samples in a row of the digest. */

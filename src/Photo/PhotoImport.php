@@ -32,17 +32,13 @@ final readonly class PhotoImport
         $key = $this->store->newKey();
         try {
             $preview = PictureFile::reduce($pixels, self::PREVIEW_SIDE);
-            if ($preview->width < $pixels->width) {
-                $full = PictureFile::reduce($pixels, max($pixels->width, $pixels->height));
-                AtomicFile::write($this->store->full($key), PictureFile::encode($full, 'jpeg', 93));
-                unset($full);
-            }
             AtomicFile::write($this->store->digest($key), Digest::of($preview->data, $preview->width, $preview->height)->bytes());
             AtomicFile::write($this->store->preview($key), PictureFile::encode($preview, 'jpeg', 94));
             AtomicFile::write($this->store->thumb($key), PictureFile::encode(PictureFile::reduce($preview, self::THUMB_SIDE), 'jpeg', 88));
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
                 throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
             }
+            $this->keepFull($key, $path, $pixels);
             $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height);
             $this->sets->add($photo);
 
@@ -51,6 +47,24 @@ final readonly class PhotoImport
             $this->store->remove($key);
             throw $e;
         }
+    }
+
+    /**
+     * The picture as the studio shows it at 100 %, pixel by pixel that of a delivered file: the original itself where the
+     * browser decodes it to the same, and else without loss.
+     */
+    private function keepFull(string $key, string $path, Pixels $pixels): void
+    {
+        if ($pixels->asFiled) {
+            $full = $this->store->full($key, PictureFile::format($path, 'the picture'));
+            // A second name for the same bytes, where the disk knows that.
+            if (!@link($this->store->original($key), $full) && !@copy($path, $full)) {
+                throw new PictureError('The picture could not be stored: the disk is full or has failed. Free some space and bring it in again.');
+            }
+
+            return;
+        }
+        AtomicFile::write($this->store->full($key, 'png'), PictureFile::encode(PictureFile::reduce($pixels, max($pixels->width, $pixels->height)), 'png', 0));
     }
 
     /** The last part of a path, without control characters, at most 200 characters. */

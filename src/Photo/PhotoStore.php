@@ -6,7 +6,7 @@ namespace Tovrin\App\Photo;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,full.jpg,preview.rgb,digest} and exports/ID.
+ * thumb.jpg,full.jpg or full.png,preview.rgb,digest} and exports/ID.
  */
 final readonly class PhotoStore
 {
@@ -36,10 +36,16 @@ final readonly class PhotoStore
         return $this->photo($key).'/thumb.jpg';
     }
 
-    /** The whole picture, upright and in sRGB, for looking at single pixels. */
-    public function full(string $key): string
+    /**
+     * The whole picture, upright and in sRGB, for looking at single pixels.
+     *
+     * @param string|null $format jpeg or png; null for the one that is there
+     */
+    public function full(string $key, ?string $format = null): string
     {
-        return $this->photo($key).'/full.jpg';
+        $png = $this->photo($key).'/full.png';
+
+        return 'png' === $format || (null === $format && is_file($png)) ? $png : $this->photo($key).'/full.jpg';
     }
 
     public function digest(string $key): string
@@ -64,6 +70,18 @@ final readonly class PhotoStore
         self::make($this->directory.'/exports');
 
         return $this->directory.'/exports/'.$id;
+    }
+
+    /** @return list<string> numbers of the exports that have a file */
+    public function exports(): array
+    {
+        return array_values(array_filter(array_map(basename(...), glob($this->directory.'/exports/*') ?: []), static fn (string $name): bool => ctype_digit($name)));
+    }
+
+    /** @return list<string> paths of uploads that are under way, or were left by a server that died */
+    public function uploads(): array
+    {
+        return glob($this->directory.'/.upload.*') ?: [];
     }
 
     /** A new, empty folder for a photo; its name is the key. */

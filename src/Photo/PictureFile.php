@@ -161,6 +161,7 @@ final class PictureFile
                 $metadata[$kind] = $bytes;
             }
         }
+        $upright = \in_array($image->getImageOrientation(), [\Imagick::ORIENTATION_UNDEFINED, \Imagick::ORIENTATION_TOPLEFT], true);
         $image->autoOrient();
         $alpha = $image->getImageAlphaChannel() && 'PNG' === $image->getImageFormat();
         $bits = $image->getImageDepth() > 8 ? 16 : 8;
@@ -192,7 +193,9 @@ final class PictureFile
             }
         }
 
-        return new Pixels($width, $height, $bits, $alpha, $data, $metadata, null !== $profile);
+        $asFiled = $upright && null === $space && !$cmyk && 8 === $bits && !$alpha;
+
+        return new Pixels($width, $height, $bits, $alpha, $data, $metadata, null !== $profile, $asFiled);
     }
 
     /** A JPEG whose last scan has no end marker after it was cut short; decoders would paint the rest grey. */

@@ -14,6 +14,7 @@ final readonly class Pixels
      * @param string                $data     width × height × channels × bits/8 bytes
      * @param array<string, string> $metadata embedded profiles to carry along (exif, xmp, iptc), by name
      * @param bool                  $tagged   whether the picture came with a colour profile
+     * @param bool                  $asFiled  whether these are the file's own pixels: not turned, not converted, nothing left out
      */
     public function __construct(
         public int $width,
@@ -23,6 +24,7 @@ final readonly class Pixels
         public string $data,
         public array $metadata = [],
         public bool $tagged = false,
+        public bool $asFiled = false,
     ) {
         if (\strlen($data) !== $width * $height * $this->bytesPerPixel()) {
             throw new \InvalidArgumentException(\sprintf('%d × %d pixels need %d bytes; there are %d.', $width, $height, $width * $height * $this->bytesPerPixel(), \strlen($data)));
@@ -37,6 +39,6 @@ final readonly class Pixels
     /** The same picture with other pixel values. */
     public function with(string $data): self
     {
-        return new self($this->width, $this->height, $this->bits, $this->alpha, $data, $this->metadata, $this->tagged);
+        return new self($this->width, $this->height, $this->bits, $this->alpha, $data, $this->metadata, $this->tagged, $this->asFiled);
     }
 }

@@ -16,6 +16,7 @@ final class Sideline
     private const DONE = '+';
     private const FAILED = '-';
     private const PIECE = 1 << 20;
+    private const PATIENCE_SECONDS = 86_400;
 
     /** @var resource|null */
     private $pipe;
@@ -50,6 +51,8 @@ final class Sideline
         fclose($pair[1]);
         $this->pipe = $pair[0];
         stream_set_chunk_size($pair[0], self::PIECE);
+        // PHP would give a socket up after a minute; a large grade may take longer.
+        stream_set_timeout($pair[0], self::PATIENCE_SECONDS);
         $this->pid = $pid;
     }
 

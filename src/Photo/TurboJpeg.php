@@ -39,14 +39,17 @@ final class TurboJpeg
     /** A segment counts its length in two bytes. */
     private const SEGMENT_MOST = 65_500;
 
+    /** Data about the picture that is handed on as it is. */
+    private const CARRIED = ['exif', 'xmp'];
+
     private static \FFI|false|null $library = null;
 
     /** The picture, or null when it is not plain enough or cannot be read this way. */
     public static function decode(string $jpeg): ?Pixels
     {
-        $segments = self::segments($jpeg);
+        $header = self::header($jpeg);
         $turbo = self::library();
-        if (null === $segments || null === $turbo) {
+        if (null === $header || null === $turbo) {
             return null;
         }
         $handle = Ffi::call($turbo, 'tjInitDecompress');
@@ -67,7 +70,7 @@ final class TurboJpeg
                 return null;
             }
 
-            return new Pixels($width, $height, 8, false, \FFI::string($pixels, max(0, $bytes)), $segments['metadata'], $segments['tagged']);
+            return new Pixels($width, $height, 8, false, \FFI::string($pixels, max(0, $bytes)), $header['metadata'], $header['tagged'], true);
         } finally {
             Ffi::call($turbo, 'tjDestroy', $handle);
         }
@@ -77,12 +80,12 @@ final class TurboJpeg
     public static function encode(Pixels $pixels, int $quality): ?string
     {
         $turbo = self::library();
-        if (8 !== $pixels->bits || $pixels->alpha || null === $turbo || [] !== array_diff(array_keys($pixels->metadata), ['exif', 'xmp'])) {
+        if (8 !== $pixels->bits || $pixels->alpha || null === $turbo || [] !== array_diff(array_keys($pixels->metadata), self::CARRIED)) {
             return null;
         }
         $exif = $pixels->metadata['exif'] ?? null;
         $xmp = $pixels->metadata['xmp'] ?? null;
-        if ((null !== $exif && (!str_starts_with($exif, self::EXIF) || 1 !== self::orientation($exif))) || \strlen((string) $exif) > self::SEGMENT_MOST || \strlen((string) $xmp) > self::SEGMENT_MOST) {
+        if ((null !== $exif && (!$pixels->asFiled || !str_starts_with($exif, self::EXIF))) || \strlen((string) $exif) > self::SEGMENT_MOST || \strlen((string) $xmp) > self::SEGMENT_MOST) {
             return null;
         }
         $handle = Ffi::call($turbo, 'tjInitCompress');
@@ -109,72 +112,30 @@ final class TurboJpeg
     }
 
     /**
-     * What a file carries besides its pixels; null when there is anything this way does not handle.
+     * What a file carries besides its pixels; null when there is anything this way does not handle. Only the header is read.
      *
      * @return array{metadata: array<string, string>, tagged: bool}|null
      */
-    private static function segments(string $jpeg): ?array
+    private static function header(string $jpeg): ?array
     {
-        $metadata = [];
-        $profile = '';
-        for ($at = 2; $at + 4 <= \strlen($jpeg) && "\xFF" === $jpeg[$at];) {
-            $marker = \ord($jpeg[$at + 1]);
-            $length = self::word($jpeg, $at + 2);
-            $data = substr($jpeg, $at + 4, $length - 2);
-            if (0xDA === $marker) {
-                break;
-            }
-            if (0xE1 === $marker && str_starts_with($data, self::EXIF)) {
-                if (isset($metadata['exif']) || 1 !== self::orientation($data)) {
-                    return null;
-                }
-                $metadata['exif'] = $data;
-            } elseif (0xE1 === $marker && str_starts_with($data, self::XMP)) {
-                $metadata['xmp'] = substr($data, \strlen(self::XMP));
-            } elseif (0xE2 === $marker && str_starts_with($data, self::ICC)) {
-                $profile .= substr($data, \strlen(self::ICC) + 2);
-            } elseif (0xE1 === $marker || 0xED === $marker || 0xEE === $marker) {
-                return null;
-            }
-            $at += 2 + $length;
+        $image = new \Imagick();
+        try {
+            $image->pingImageBlob($jpeg);
+            /** @var array<string, string> $profiles */
+            $profiles = $image->getImageProfiles('*', true);
+            $upright = \in_array($image->getImageOrientation(), [\Imagick::ORIENTATION_UNDEFINED, \Imagick::ORIENTATION_TOPLEFT], true);
+        } catch (\ImagickException) {
+            return null;
+        } finally {
+            $image->clear();
         }
-        if ('' !== $profile && !LittleCms::isSrgb($profile)) {
+        $profile = $profiles['icc'] ?? null;
+        unset($profiles['icc']);
+        if (!$upright || [] !== array_diff(array_keys($profiles), self::CARRIED) || (null !== $profile && !LittleCms::isSrgb($profile))) {
             return null;
         }
 
-        return ['metadata' => $metadata, 'tagged' => '' !== $profile];
-    }
-
-    /** The orientation an EXIF block gives, 1…8; 1 where it gives none; 0 when it cannot be read. */
-    private static function orientation(string $exif): int
-    {
-        $tiff = substr($exif, \strlen(self::EXIF));
-        $little = str_starts_with($tiff, 'II');
-        if (!$little && !str_starts_with($tiff, 'MM')) {
-            return 0;
-        }
-        $read = static function (int $at, int $bytes) use ($tiff, $little): int {
-            $part = substr($tiff, $at, $bytes);
-            if (\strlen($part) < $bytes) {
-                return -1;
-            }
-            $value = (array) unpack(2 === $bytes ? ($little ? 'v' : 'n') : ($little ? 'V' : 'N'), $part);
-
-            return \is_int($value[1] ?? null) ? $value[1] : -1;
-        };
-        $directory = $read(4, 4);
-        $entries = $directory < 0 ? -1 : $read($directory, 2);
-        if ($entries < 0) {
-            return 0;
-        }
-        for ($i = 0; $i < $entries; ++$i) {
-            $entry = $directory + 2 + 12 * $i;
-            if (0x0112 === $read($entry, 2)) {
-                return max(0, $read($entry + 8, 2));
-            }
-        }
-
-        return 1;
+        return ['metadata' => $profiles, 'tagged' => null !== $profile];
     }
 
     private static function segment(int $marker, string $data): string

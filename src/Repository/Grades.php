@@ -8,6 +8,10 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Entity\GradeRevision;
 use Tovrin\App\Entity\Photo;
+use Tovrin\App\View\GradeView;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Grade;
 
 /** The grades of photos as numbered revisions, so that undo and redo survive anything. */
 final readonly class Grades
@@ -15,28 +19,36 @@ final readonly class Grades
     /** Revisions kept per photo; older ones can no longer be undone to. */
     public const KEPT = 500;
 
-    public const EMPTY_LOOK = '{"tovrinLook":1,"name":"","moves":[]}';
-
     public function __construct(private EntityManagerInterface $entities, private Connection $connection)
     {
     }
 
-    /** The grade in force, as a look file. */
-    public function look(Photo $photo): string
+    /** The grade in force. */
+    public function grade(Photo $photo): Grade
     {
-        return $this->revision($photo, $photo->revision())?->look() ?? self::EMPTY_LOOK;
+        return self::read($this->revision($photo, $photo->revision()));
     }
 
-    public function canUndo(Photo $photo): bool
+    /**
+     * The grade in force as a look file, provided that it is the one the user sees.
+     *
+     * @throws StaleRevision
+     */
+    public function lookAt(Photo $photo, int $basedOn): string
+    {
+        if ($photo->revision() !== $basedOn) {
+            throw new StaleRevision($photo->revision());
+        }
+
+        return LookWriter::write($this->grade($photo));
+    }
+
+    public function view(Photo $photo): GradeView
     {
         $number = $photo->revision();
+        $canUndo = 1 === $number || ($number > 1 && null !== $this->revision($photo, $number - 1));
 
-        return 1 === $number || ($number > 1 && null !== $this->revision($photo, $number - 1));
-    }
-
-    public function canRedo(Photo $photo): bool
-    {
-        return null !== $this->revision($photo, $photo->revision() + 1);
+        return new GradeView($photo->id(), $number, $this->grade($photo), $canUndo, null !== $this->revision($photo, $number + 1));
     }
 
     /**
@@ -46,38 +58,55 @@ final readonly class Grades
      *
      * @throws StaleRevision when another window has changed the grade meanwhile
      */
-    public function keep(Photo $photo, string $look, int $basedOn): void
+    public function keep(Photo $photo, Grade $grade, int $basedOn): void
     {
-        $this->connection->transactional(function () use ($photo, $look, $basedOn): void {
+        $this->based($photo, $basedOn, function () use ($photo, $grade, $basedOn): void {
+            $this->connection->executeStatement('DELETE FROM grade_revision WHERE photo_id = ? AND (number > ? OR number <= ?)', [$photo->id(), $basedOn, $basedOn - self::KEPT]);
+            $this->entities->persist(new GradeRevision($photo, $basedOn + 1, LookWriter::write($grade)));
+            $photo->goToRevision($basedOn + 1, \count($grade->moves));
+        });
+    }
+
+    /**
+     * Goes to the state before or after; does nothing at the first and at the last.
+     *
+     * @param int $by      −1 or 1
+     * @param int $basedOn number of the revision the user sees
+     *
+     * @throws StaleRevision when another window has changed the grade meanwhile
+     */
+    public function step(Photo $photo, int $by, int $basedOn): void
+    {
+        $this->based($photo, $basedOn, function () use ($photo, $by, $basedOn): void {
+            $there = $this->revision($photo, $basedOn + $by);
+            if (null !== $there || 0 === $basedOn + $by) {
+                $photo->goToRevision($basedOn + $by, \count(self::read($there)->moves));
+            }
+        });
+    }
+
+    /**
+     * Makes a change if the photo is still at a revision.
+     *
+     * @param callable(): void $change
+     */
+    private function based(Photo $photo, int $basedOn, callable $change): void
+    {
+        $this->connection->transactional(function () use ($photo, $basedOn, $change): void {
             // Taking the write lock first makes the check and the change one step for all processes.
             $this->connection->executeStatement('UPDATE photo SET revision = revision WHERE id = ?', [$photo->id()]);
             $this->entities->refresh($photo);
             if ($photo->revision() !== $basedOn) {
                 throw new StaleRevision($photo->revision());
             }
-            $this->connection->executeStatement('DELETE FROM grade_revision WHERE photo_id = ? AND (number > ? OR number <= ?)', [$photo->id(), $basedOn, $basedOn - self::KEPT]);
-            $this->entities->persist(new GradeRevision($photo, $basedOn + 1, $look));
-            $photo->goToRevision($basedOn + 1);
+            $change();
             $this->entities->flush();
         });
     }
 
-    /** Goes back one revision; does nothing at the first. */
-    public function undo(Photo $photo): void
+    private static function read(?GradeRevision $revision): Grade
     {
-        if ($this->canUndo($photo)) {
-            $photo->goToRevision($photo->revision() - 1);
-            $this->entities->flush();
-        }
-    }
-
-    /** Goes forward one revision; does nothing at the last. */
-    public function redo(Photo $photo): void
-    {
-        if ($this->canRedo($photo)) {
-            $photo->goToRevision($photo->revision() + 1);
-            $this->entities->flush();
-        }
+        return null === $revision ? new Grade([]) : LookJson::read($revision->look());
     }
 
     private function revision(Photo $photo, int $number): ?GradeRevision

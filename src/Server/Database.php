@@ -12,7 +12,7 @@ use Tovrin\App\Photo\PhotoStore;
 /** Brings the database of the data directory up to date. */
 final readonly class Database
 {
-    public function __construct(private DependencyFactory $migrations, private PhotoStore $store)
+    public function __construct(private DependencyFactory $migrations, private PhotoStore $store, private Housekeeping $housekeeping)
     {
     }
 
@@ -31,5 +31,6 @@ final readonly class Database
         if (\count($plan) > 0) {
             $this->migrations->getMigrator()->migrate($plan, new MigratorConfiguration());
         }
+        $this->housekeeping->clear();
     }
 }

@@ -4,21 +4,29 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Server;
 
+use Symfony\Component\Process\Process;
+
 /**
- * Keeps the web server and the export worker running, and stops both cleanly.
+ * Keeps the web server and the two export workers running, and stops all of them cleanly.
  *
- * Each child leads a process group of its own, so that the web server's workers end with it.
+ * Each child leads a session of its own (setsid, from util-linux), so that what it starts ends with it.
  */
 final class Supervisor
 {
     private const WEB_WORKERS = 4;
     private const GRACE_SECONDS = 8.0;
+    /** A worker that ends so often within these seconds is not started again. */
+    private const RESTARTS = 3;
+    private const RESTART_SECONDS = 30.0;
 
-    /** @var array<string, int> process id by name */
+    /** @var array<string, Process> */
     private array $children = [];
+    /** @var array<string, list<float>> when each was started lately */
+    private array $starts = [];
     private bool $stopping = false;
 
-    public function __construct(private readonly string $projectDir, private readonly string $host, private readonly int $port, private readonly string $errorLog)
+    /** @param array<string, list<string>> $workers command lines of the workers, by name */
+    public function __construct(private readonly string $projectDir, private readonly string $host, private readonly int $port, private readonly string $errorLog, private readonly array $workers)
     {
     }
 
@@ -45,30 +53,22 @@ final class Supervisor
                 $this->stopping = true;
             });
         }
-        $this->start('web');
-        $this->start('work');
+        $this->children['web'] = $this->web();
+        foreach (array_keys($this->workers) as $name) {
+            $this->start($name, $say);
+        }
         $announced = false;
-        $workerStarts = [microtime(true)];
-        $exit = 0;
         while (!$this->stopping) {
-            $pid = pcntl_waitpid(-1, $status, \WNOHANG);
-            if ($pid > 0) {
-                $name = array_search($pid, $this->children, true);
-                if ('web' === $name) {
-                    unset($this->children['web']);
-                    $say(\sprintf('The web server has stopped unexpectedly; see %s.', $this->errorLog));
-                    $exit = 1;
-                    break;
-                }
-                if ('work' === $name) {
-                    unset($this->children['work']);
-                    $workerStarts = array_values(array_filter($workerStarts, static fn (float $t): bool => $t > microtime(true) - 30.0));
-                    if (\count($workerStarts) >= 3) {
-                        $say('The export worker stops again and again; exports wait until "bin/tovrin work" runs.');
-                    } else {
-                        $workerStarts[] = microtime(true);
-                        $this->start('work');
-                    }
+            if (!$this->children['web']->isRunning()) {
+                $say(\sprintf('The web server has stopped unexpectedly; see %s.', $this->errorLog));
+                $this->stop();
+
+                return 1;
+            }
+            foreach ($this->children as $name => $child) {
+                if ('web' !== $name && !$child->isRunning()) {
+                    unset($this->children[$name]);
+                    $this->start($name, $say);
                 }
             }
             if (!$announced && $this->answers()) {
@@ -80,35 +80,54 @@ final class Supervisor
         $say('Stopping …');
         $this->stop();
 
-        return $exit;
+        return 0;
     }
 
-    private function start(string $name): void
+    /** @param callable(string): void $say */
+    private function start(string $name, callable $say): void
     {
-        $options = preg_split('/\s+/', trim((string) getenv('TOVRIN_PHP_OPTIONS')), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
-        $arguments = 'web' === $name
-            ? [...$options, '-d', 'log_errors=1', '-d', 'error_log='.$this->errorLog, '-S', $this->host.':'.$this->port, '-t', $this->projectDir.'/public', $this->projectDir.'/public/router.php']
-            : [...$options, $this->projectDir.'/bin/tovrin.php', 'work'];
-        $environment = getenv();
-        if ('web' === $name) {
-            $environment['PHP_CLI_SERVER_WORKERS'] = (string) self::WEB_WORKERS;
+        $recent = array_values(array_filter($this->starts[$name] ?? [], static fn (float $t): bool => $t > microtime(true) - self::RESTART_SECONDS));
+        if (\count($recent) >= self::RESTARTS) {
+            $say('An export worker stops again and again; exports wait until "bin/tovrin work" runs.');
+
+            return;
         }
-        $pid = pcntl_fork();
-        if (-1 === $pid) {
-            throw new \RuntimeException('The system allows no further process.');
-        }
-        if (0 === $pid) {
-            posix_setsid();
-            if ('web' === $name) {
-                // PHP's server reports every connection; errors of the application go to a log of their own.
-                fclose(\STDOUT);
-                fclose(\STDERR);
-                $silenced = [fopen('/dev/null', 'w'), fopen('/dev/null', 'w')];
+        $this->starts[$name] = [...$recent, microtime(true)];
+        $worker = $this->process([...$this->options(), ...$this->workers[$name]]);
+        $worker->start(static function (string $type, string $text) use ($say): void {
+            foreach (preg_split('/\R/', trim($text)) ?: [] as $line) {
+                $say($line);
             }
-            pcntl_exec(\PHP_BINARY, $arguments, $environment);
-            exit(127);
-        }
-        $this->children[$name] = $pid;
+        });
+        $this->children[$name] = $worker;
+    }
+
+    private function web(): Process
+    {
+        $web = $this->process(
+            [...$this->options(), '-d', 'log_errors=1', '-d', 'error_log='.$this->errorLog, '-S', $this->host.':'.$this->port, '-t', $this->projectDir.'/public', $this->projectDir.'/public/router.php'],
+            ['PHP_CLI_SERVER_WORKERS' => (string) self::WEB_WORKERS],
+        );
+        // PHP's server reports every connection; errors of the application go to a log of their own.
+        $web->disableOutput();
+        $web->start();
+
+        return $web;
+    }
+
+    /**
+     * @param list<string>          $arguments
+     * @param array<string, string> $environment
+     */
+    private function process(array $arguments, array $environment = []): Process
+    {
+        return new Process(['setsid', \PHP_BINARY, ...$arguments], $this->projectDir, $environment, null, null);
+    }
+
+    /** @return list<string> */
+    private function options(): array
+    {
+        return preg_split('/\s+/', trim((string) getenv('TOVRIN_PHP_OPTIONS')), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
     }
 
     private function answers(): bool
@@ -120,22 +139,17 @@ final class Supervisor
 
     private function stop(): void
     {
-        foreach ($this->children as $pid) {
-            posix_kill(-$pid, \SIGTERM);
+        $groups = array_filter(array_map(static fn (Process $child): ?int => $child->getPid(), $this->children));
+        foreach ($groups as $group) {
+            posix_kill(-$group, \SIGTERM);
         }
         $deadline = microtime(true) + self::GRACE_SECONDS;
-        while ([] !== $this->children && microtime(true) < $deadline) {
-            foreach ($this->children as $name => $pid) {
-                if (0 !== pcntl_waitpid($pid, $status, \WNOHANG)) {
-                    // The leader is gone; whatever it started goes with it.
-                    @posix_kill(-$pid, \SIGKILL);
-                    unset($this->children[$name]);
-                }
-            }
+        while ([] !== array_filter($this->children, static fn (Process $child): bool => $child->isRunning()) && microtime(true) < $deadline) {
             usleep(50_000);
         }
-        foreach ($this->children as $pid) {
-            posix_kill(-$pid, \SIGKILL);
+        foreach ($groups as $group) {
+            // The leader is gone, or late; whatever it started goes with it.
+            @posix_kill(-$group, \SIGKILL);
         }
     }
 }

@@ -60,42 +60,60 @@ abstract class ApiTestCase extends TestCase
 
     protected function call(string $method, string $path, string $body = ''): Response
     {
-        return $this->kernel->handle(Request::create('http://127.0.0.1:7310'.$path, $method, [], [], [], ['HTTP_ORIGIN' => 'http://127.0.0.1:7310'], $body));
+        $type = str_contains($path, '/photos?') ? 'application/octet-stream' : 'application/json';
+
+        return $this->kernel->handle(Request::create('http://127.0.0.1:7310'.$path, $method, [], [], [], ['HTTP_ORIGIN' => 'http://127.0.0.1:7310', 'CONTENT_TYPE' => $type], $body));
     }
 
     /**
-     * Calls, and checks status and body against the description of the API.
+     * Calls, and checks what is asked and what is answered against the description of the API.
      *
      * @param string $described the path as src/openapi.json writes it
+     * @param int    $status    another one than the answer it is made for
      *
      * @return array<mixed>
      */
     protected function json(string $method, string $path, string $described, string $body = '', ?int $status = null): array
     {
+        $description = self::description();
+        /** @var array{responses: array<int|string, array{content: array<string, array{schema: mixed}>}>, requestBody?: array{content: array<string, array{schema: mixed}>}} $operation */
+        $operation = ((array) ((array) $description['paths'])[$described])[strtolower($method)];
         $response = $this->call($method, $path, $body);
         $content = (string) $response->getContent();
-        $description = json_decode((string) file_get_contents(Outside::root().'/src/openapi.json'), false, 64, \JSON_THROW_ON_ERROR);
-        \assert($description instanceof \stdClass);
-        /** @var \stdClass $paths */
-        $paths = $description->paths;
-        /** @var object{responses: \stdClass} $operation */
-        $operation = ((array) $paths->{$described})[strtolower($method)];
-        $answers = $operation->responses;
-        $code = (string) $response->getStatusCode();
-        self::assertObjectHasProperty($code, $answers, "$method $path answered $code: $content");
-        self::assertSame((string) ($status ?? array_key_first((array) $answers)), $code, $content);
-        /** @var object{content: \stdClass} $answer */
-        $answer = $answers->{$code};
-        /** @var object{schema: \stdClass} $body */
-        $body = $answer->content->{'application/json'};
-        $schema = $body->schema;
-        $document = json_decode((string) json_encode(['$id' => 'https://tovrin.invalid/answer', 'components' => $description->components, 'allOf' => [$schema]]), false, 64, \JSON_THROW_ON_ERROR);
-        \assert($document instanceof \stdClass);
-        $error = (new Validator())->validate(json_decode($content, false, 64, \JSON_THROW_ON_ERROR), $document)->error();
-        self::assertNull($error, null === $error ? '' : "$method $path: ".json_encode((new ErrorFormatter())->format($error)));
+        $made = (int) array_key_first($operation['responses']);
+        self::assertSame($status ?? $made, $response->getStatusCode(), "$method $path: $content");
+        $this->isAsDescribed($operation['responses'][$response->getStatusCode()] ?? $operation['responses']['default'], $content, "what $method $path answers");
+        $asked = $operation['requestBody'] ?? null;
+        // What is refused may well be asked wrongly; what is answered was asked as described.
+        if (null !== $asked && isset($asked['content']['application/json']) && $made === $response->getStatusCode()) {
+            $this->isAsDescribed($asked, $body, "what $method $path asks");
+        } elseif (null === $asked) {
+            self::assertSame('', $body, 'nothing is asked in a body there');
+        }
         $decoded = json_decode($content, true, 64, \JSON_THROW_ON_ERROR);
         self::assertIsArray($decoded);
 
         return $decoded;
+    }
+
+    /** @return array<string, mixed> */
+    private static function description(): array
+    {
+        static $description = null;
+        $description ??= json_decode((string) file_get_contents(Outside::root().'/src/openapi.json'), true, 64, \JSON_THROW_ON_ERROR);
+
+        /** @var array<string, mixed> $description */
+        return $description;
+    }
+
+    /** @param array{content: array<string, array{schema: mixed}>} $described */
+    private function isAsDescribed(array $described, string $json, string $what): void
+    {
+        // As objects, and with "{}" kept apart from "[]", which the validator needs.
+        $components = json_decode((string) file_get_contents(Outside::root().'/src/openapi.json'), false, 64, \JSON_THROW_ON_ERROR);
+        \assert($components instanceof \stdClass);
+        $document = (object) ['$id' => 'https://tovrin.invalid/described', 'components' => $components->components, 'allOf' => [json_decode((string) json_encode($described['content']['application/json']['schema']), false)]];
+        $error = (new Validator())->validate(json_decode($json, false, 64, \JSON_THROW_ON_ERROR), $document)->error();
+        self::assertSame('', null === $error ? '' : "$what: ".json_encode((new ErrorFormatter())->format($error)));
     }
 }

@@ -30,6 +30,19 @@ final class ProcessesTest extends TestCase
         self::assertNotSame((string) getmypid(), (new Sideline(static fn (): string => (string) getmypid()))->result());
     }
 
+    public function testALongComputationIsWaitedFor(): void
+    {
+        // PHP gives sockets up after this many seconds; a minute unless it is told otherwise.
+        $usual = (string) ini_set('default_socket_timeout', '1');
+        $sideline = new Sideline(static function (): string {
+            usleep(1_300_000);
+
+            return 'done';
+        });
+        ini_set('default_socket_timeout', $usual);
+        self::assertSame('done', $sideline->result());
+    }
+
     public function testWhatGoesWrongThereIsToldHere(): void
     {
         $sideline = new Sideline(static fn (): string => throw new \RuntimeException('The kiln is cold.'));

@@ -30,7 +30,7 @@ final class ReadingApiTest extends ApiTestCase
     {
         $this->patches();
         $look = Looks::json(['kind' => 'shift', 'reach' => ['hue' => ['from' => 170, 'to' => 210]], 'params' => ['hue' => 60]]);
-        $readings = $this->json('POST', '/api/photos/1/readings', '/api/photos/{id}/readings', \sprintf('{"look":%s,"watch":0}', $look));
+        $readings = $this->json('POST', '/api/photos/1/readings', '/api/photos/{id}/readings', \sprintf('{"look":%s,"watch":"m1"}', $look));
         /** @var array{pots: list<array{difference: float}>, reached: float, spill: list<array{pot: int, share: float}>} $readings */
         self::assertSame(0.25, $readings['reached']);
         self::assertSame([0], array_column($readings['spill'], 'pot'));
@@ -42,7 +42,7 @@ final class ReadingApiTest extends ApiTestCase
     {
         $this->patches();
         $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 40, 'saturation' => -20]]);
-        $readings = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', \sprintf('{"look":%s,"watch":0,"points":[{"x":0.25,"y":0.25,"size":5},{"x":1.5,"y":0.5,"size":5},{"x":0.99,"y":0.99,"size":15}]}', $look));
+        $readings = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', \sprintf('{"look":%s,"watch":"m1","points":[{"x":0.25,"y":0.25,"size":5},{"x":1.5,"y":0.5,"size":5},{"x":0.99,"y":0.99,"size":15}]}', $look));
         /** @var non-empty-list<array{before: array{rgb: array{int, int, int}}, after: array{rgb: list<int>}, weight: int|float, bands: array<string, float>, cut: bool}|null> $readings */
         self::assertCount(3, $readings);
         self::assertNotNull($readings[0]);

@@ -38,7 +38,7 @@ final class TurboJpegTest extends TestCase
         $scratch = Outside::scratch();
         $source = TurboJpeg::decode((string) file_get_contents(Outside::root().'/demo/photos/bowl-and-vase.jpg'));
         self::assertNotNull($source);
-        $jpeg = TurboJpeg::encode(new Pixels($source->width, $source->height, 8, false, $source->data, ['exif' => self::EXIF, 'xmp' => '<rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"/>'], true), 92);
+        $jpeg = TurboJpeg::encode(new Pixels($source->width, $source->height, 8, false, $source->data, ['exif' => self::EXIF, 'xmp' => '<rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#"/>'], true, true), 92);
         self::assertNotNull($jpeg);
         file_put_contents($scratch.'/b.jpg', $jpeg);
         $identify = str_replace('convert', 'identify', Outside::convert());

@@ -108,13 +108,13 @@ final class ScopesTest extends TestCase
 
     public function testAReadingSaysWhatOneColourIs(): void
     {
-        $reading = (new Reading(ColourBlock::of(Srgb::class, [[200 / 255, 146 / 255, 46 / 255]])))->jsonSerialize();
+        $reading = (new Reading(ColourBlock::of(Srgb::class, [[200 / 255, 146 / 255, 46 / 255]])))->figures();
         self::assertSame('#c8922e', $reading['hex']);
         self::assertSame([200, 146, 46], $reading['rgb']);
         // HSL by hand from its definition in CSS Color 4, section 7.1.
         self::assertSame([39.0, 62.6, 48.2], $reading['hsl']);
         self::assertSame('ochre', $reading['name']);
-        self::assertSame('neutral', (new Reading(ColourBlock::of(Srgb::class, [[0.5, 0.5, 0.5]])))->jsonSerialize()['neutrality']);
+        self::assertSame('neutral', (new Reading(ColourBlock::of(Srgb::class, [[0.5, 0.5, 0.5]])))->figures()['neutrality']);
     }
 
     public function testTheMeanIsTakenInLinearLight(): void

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Controller;
+
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Choosing\Lighting;
+use Tovrin\App\Choosing\ReachFinder;
+use Tovrin\App\Http\Binary;
+use Tovrin\App\Http\JsonBody;
+use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\Photos;
+use Tovrin\App\Request\SamplesOf;
+use Tovrin\App\Request\ScaledReach;
+use Tovrin\App\View\FitView;
+use Tovrin\App\View\ReachView;
+use Tovrin\Core\Reach\Reach;
+
+/** Choosing colours on a photo, and lighting up what is chosen among. */
+#[AsController]
+final readonly class ChoosingController
+{
+    public function __construct(private Photos $photos)
+    {
+    }
+
+    /** A reach from samples of the photo. */
+    #[Route('/api/photos/{id<\d+>}/reach', methods: ['POST'])]
+    public function reach(int $id, #[JsonBody] SamplesOf $body, ReachFinder $finder): FitView
+    {
+        return $finder->fromSamples($this->photos->photo($id), $body->samples, $body->base);
+    }
+
+    /** A reach around one of the photo's pots. */
+    #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/reach', methods: ['GET'])]
+    public function potReach(int $id, int $pot, ReachFinder $finder): FitView
+    {
+        return $finder->aroundPot($this->photos->photo($id), $pot) ?? throw Problem::notFound('pot');
+    }
+
+    /** A reach made broader or tighter as a whole. */
+    #[Route('/api/reach/scaled', methods: ['POST'])]
+    public function scaled(#[JsonBody] ScaledReach $body): ReachView
+    {
+        return new ReachView(($body->reach ?? new Reach())->scaled($body->factor));
+    }
+
+    /** Where one of the photo's pots lies: a lattice of 8-bit weights, red running fastest. */
+    #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/spot', methods: ['GET'])]
+    public function spot(int $id, int $pot, Lighting $lighting): Binary
+    {
+        return Binary::cached($lighting->pot($this->photos->photo($id), $pot) ?? throw Problem::notFound('pot'), 3600);
+    }
+
+    /** What one target of selective colour, or one band, holds of each colour: a lattice of 8-bit weights, red running fastest. */
+    #[Route('/api/families/{kind<selective-colour|band-mix>}/{family<[a-z]+>}', methods: ['GET'])]
+    public function family(string $kind, string $family): Binary
+    {
+        return Binary::cached(Lighting::family($kind, $family) ?? throw Problem::notFound('family'), 86400);
+    }
+}

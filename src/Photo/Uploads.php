@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+/** Files on their way in: kept beside the photos while they are looked at, and gone afterwards. */
+final readonly class Uploads
+{
+    public function __construct(private PhotoStore $store)
+    {
+    }
+
+    /**
+     * @template T
+     *
+     * @param resource            $from the file's bytes
+     * @param string              $name what to call it in messages
+     * @param callable(string): T $use  told the path of the complete file, which is removed when it returns
+     *
+     * @return T
+     */
+    public function received($from, string $name, callable $use): mixed
+    {
+        $path = $this->store->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
+        try {
+            $to = @fopen($path, 'x');
+            if (false === $to || false === stream_copy_to_stream($from, $to) || !fclose($to)) {
+                throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
+            }
+
+            return $use($path);
+        } finally {
+            @unlink($path);
+        }
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Reading;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Photo\PhotoColours;
+use Tovrin\App\View\MoveView;
+use Tovrin\App\View\ReadingsView;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\DeltaE2000;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Grade\Evaluator;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Reading\MoveSummary;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Spill;
+use Tovrin\Core\Reading\Spread;
+
+/** What a grade makes of a photo, and what the move being worked on takes in. */
+final readonly class GradeReader
+{
+    /** Samples a spread is judged by: the costliest formula, and a few thousand place it within a per cent. */
+    private const SPREAD_SAMPLES = 3000;
+
+    public function __construct(private PhotoColours $colours, private Scopes $scopes)
+    {
+    }
+
+    /** @param string|null $watch id of the move being worked on */
+    public function read(Photo $photo, Grade $grade, ?string $watch): ReadingsView
+    {
+        $at = $grade->indexOf($watch);
+        $colours = $this->colours->readingSamples($photo);
+        $pots = $this->colours->pots($photo);
+        $evaluation = Evaluator::evaluate($grade, new Colours($colours), null === $at ? [] : [$at]);
+        $weights = null === $at ? null : $evaluation->weights[$at];
+        $middle = null === $weights ? null : Spread::middle($colours, $weights);
+
+        return new ReadingsView(
+            self::potsAfter($pots, $grade),
+            null === $weights ? null : array_sum($weights) / max(1, \count($weights)),
+            null === $weights ? [] : Spill::of($pots, $colours, $weights),
+            null === $middle ? null : Hex::format(...ColourBlock::of(OkLab::class, [$middle])->in(Srgb::class)->at(0)),
+            null === $weights ? null : self::spread($colours, $evaluation->colours, $weights),
+            $this->scopes->read($photo, $evaluation->colours),
+        );
+    }
+
+    /** @return list<MoveView> one a move, in order */
+    public function summary(Photo $photo, Grade $grade): array
+    {
+        $views = [];
+        foreach (MoveSummary::of($grade, $this->colours->digest($photo)) as $index => $summary) {
+            $views[] = MoveView::of($grade->moves[$index]->id, $summary);
+        }
+
+        return $views;
+    }
+
+    /** @return list<array{after: string, difference: float}> */
+    private static function potsAfter(Pots $pots, Grade $grade): array
+    {
+        $before = ColourBlock::of(OkLab::class, $pots->centres);
+        $after = Evaluator::evaluate($grade, new Colours($before))->colours;
+        $differences = DeltaE2000::between($before, $after);
+        $views = [];
+        foreach (array_keys($pots->centres) as $index) {
+            $views[] = ['after' => Hex::format(...$after->at($index)), 'difference' => $differences[$index]];
+        }
+
+        return $views;
+    }
+
+    /**
+     * @param array<int, float> $weights
+     *
+     * @return array{before: float, after: float}
+     */
+    private static function spread(ColourBlock $before, ColourBlock $after, array $weights): array
+    {
+        $few = (new ColourBlock(OkLab::class, $weights, $weights, $weights))->thinned(self::SPREAD_SAMPLES)->a;
+
+        return ['before' => Spread::of($before->thinned(self::SPREAD_SAMPLES), $few), 'after' => Spread::of($after->thinned(self::SPREAD_SAMPLES), $few)];
+    }
+}

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Reading;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Photo\PhotoColours;
+use Tovrin\App\Request\ProbePoint;
+use Tovrin\App\Request\ProbesOf;
+use Tovrin\App\View\ColourView;
+use Tovrin\App\View\ProbeView;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\DeltaE2000;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Grade\Evaluator;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Move\Curved;
+use Tovrin\Core\Move\HueBands;
+use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Move\SideWarmth;
+use Tovrin\Core\Reading\Raster;
+use Tovrin\Core\Reading\Reading;
+use Tovrin\Core\Reading\Region;
+
+/** Colours at places of a photo, before and after a grade. */
+final readonly class ProbeReader
+{
+    public function __construct(private PhotoColours $colours)
+    {
+    }
+
+    /** @return list<ProbeView|null> null for a place beside the photo */
+    public function read(Photo $photo, ProbesOf $request): array
+    {
+        $raster = $this->colours->raster($photo);
+        $until = $request->look->indexOf($request->before);
+        $grade = null === $until ? $request->look : self::upTo($request->look, $until);
+
+        return array_map(static fn (ProbePoint $point): ?ProbeView => self::one($raster, $grade, $request->watch, $point), $request->points);
+    }
+
+    private static function one(Raster $raster, Grade $grade, ?string $watch, ProbePoint $point): ?ProbeView
+    {
+        $place = Region::point($raster, $point->x, $point->y, $point->size);
+        if (0 === $place->colours->count()) {
+            return null;
+        }
+        $at = $grade->indexOf($watch);
+        $before = Reading::mean($place->colours);
+        // The mean of what the pixels become, not what their mean would become.
+        $result = Evaluator::evaluate($grade, new Colours($place->colours), null === $at ? [] : [$at]);
+        $after = Reading::mean($result->colours);
+        $kind = null === $at ? null : $grade->moves[$at]->kind;
+        $along = null === $at || !$kind instanceof Curved ? [] : $kind->along(Reading::mean(Evaluator::evaluate(self::upTo($grade, $at), new Colours($place->colours))->colours));
+        $hue = $before->in(OkLch::class)->at(0)[2];
+
+        return new ProbeView(
+            ColourView::of(new Reading($before)),
+            ColourView::of(new Reading($after)),
+            round(DeltaE2000::between($before, $after)[0], 2),
+            HueBands::holding($hue),
+            SelectiveColour::shares($place->colours),
+            null === $at ? null : array_sum($result->weights[$at]) / $place->colours->count(),
+            new \ArrayObject($along),
+            SideWarmth::isWarm($hue),
+            $place->cut,
+        );
+    }
+
+    private static function upTo(Grade $grade, int $index): Grade
+    {
+        return new Grade(\array_slice($grade->moves, 0, $index), $grade->name);
+    }
+}

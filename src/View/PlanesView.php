@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\View;
+
+/** The photo's colours laid out on pairs of axes. */
+final readonly class PlanesView
+{
+    /**
+     * @param float                                                                  $chromaTop end of the axis of chroma
+     * @param array<string, list<array{0: int, 1: int, 2: int, 3: string}>> $cells     by plane: column, row from the foot, count, mean colour
+     */
+    public function __construct(public int $columns, public int $rows, public float $chromaTop, public array $cells)
+    {
+    }
+}

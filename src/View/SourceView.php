@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\View;
+
+/** What a photo holds before anything is done to it. */
+final readonly class SourceView
+{
+    /**
+     * @param list<PotView>        $pots
+     * @param array<string, float> $targets share of each target of selective colour
+     */
+    public function __construct(public array $pots, public PlanesView $planes, public array $targets, public ScopesView $scopes)
+    {
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use PHPUnit\Framework\TestCase;
+use Symfony\Component\Routing\RouterInterface;
+use Tovrin\App\Description\ApiDescription;
+use Tovrin\App\Description\Summary;
+use Tovrin\App\Kernel;
+use Tovrin\Core\Format\LookSchema;
+
+/** What is generated into the repository is what the sources say now. */
+final class DescriptionTest extends TestCase
+{
+    public function testTheDescriptionOfTheInterfaceIsTheOneInTheRepository(): void
+    {
+        $kernel = Kernel::booted('test');
+        $router = $kernel->getContainer()->get('router');
+        self::assertInstanceOf(RouterInterface::class, $router);
+        self::assertStringEqualsFile(ApiDescription::FILE, (new ApiDescription($router))->json(), 'run "bin/tovrin schema"');
+        $kernel->shutdown();
+        restore_exception_handler();
+    }
+
+    public function testTheSchemaOfLooksIsTheOneInTheRepository(): void
+    {
+        self::assertStringEqualsFile(LookSchema::FILE, LookSchema::json(), 'run "bin/tovrin schema"');
+    }
+
+    public function testASummaryIsTheFirstParagraphOfADocblock(): void
+    {
+        self::assertSame('One line.', Summary::of('/** One line. */'));
+        self::assertSame('First, over two lines.', Summary::of("/**\n     * First, over\n     * two lines.\n     *\n     * Second.\n     *\n     * @return int\n     */"));
+        self::assertSame('', Summary::of('/** @return int */'));
+        self::assertSame('', Summary::of(false));
+    }
+}
