@@ -2,17 +2,25 @@ import { Box, Button, CircularProgress, Snackbar, Typography } from '@mui/materi
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from './api/client';
+import { listenForAbandoning } from './drag/activeDrag';
+import { startSessions } from './session/sessions';
+import type { Say } from './shell/say';
 import { SetMenu } from './shell/SetMenu';
 import { useRoute } from './shell/useRoute';
 import { Workspace } from './shell/Workspace';
 
 export function App() {
   const [route, go] = useRoute();
-  const [message, setMessage] = useState<string | null>(null);
+  const [message, setMessage] = useState<{ text: string; action?: Parameters<Say>[1] } | null>(null);
   const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets });
   const onFailure = useCallback((reason: unknown) => {
-    setMessage(reason instanceof Error ? reason.message : String(reason));
+    setMessage({ text: reason instanceof Error ? reason.message : String(reason) });
   }, []);
+  const onSay = useCallback<Say>((text, action) => {
+    setMessage({ text, action });
+  }, []);
+  useEffect(() => startSessions(onSay), [onSay]);
+  useEffect(listenForAbandoning, []);
 
   const first = sets.data?.[0]?.id ?? null;
   useEffect(() => {
@@ -20,7 +28,7 @@ export function App() {
   }, [route.setId, first, go]);
 
   const openSet = useCallback(
-    (setId: number) => {
+    (setId: number | null) => {
       go({ setId, photoId: null });
     },
     [go],
@@ -29,7 +37,7 @@ export function App() {
   return (
     <>
       {route.setId !== null ? (
-        <Workspace key={route.setId} setId={route.setId} photoId={route.photoId} go={go} onOpenSet={openSet} onFailure={onFailure} />
+        <Workspace key={route.setId} setId={route.setId} photoId={route.photoId} go={go} onOpenSet={openSet} onFailure={onFailure} onSay={onSay} />
       ) : (
         <Box sx={{ height: '100%', display: 'grid', placeItems: 'center' }}>
           {sets.isError ? (
@@ -45,14 +53,26 @@ export function App() {
             <Box sx={{ textAlign: 'center', maxWidth: 420 }}>
               <Typography variant="h6">Tovrin</Typography>
               <Typography sx={{ mb: 1.5 }}>A set holds photos that are worked on together. Begin with one.</Typography>
-              <SetMenu current={null} onOpen={openSet} onFailure={onFailure} />
+              <SetMenu current={null} onOpen={openSet} onFailure={onFailure} onSay={onSay} />
             </Box>
           )}
         </Box>
       )}
       <Snackbar
         open={message !== null}
-        message={message}
+        message={message?.text}
+        action={
+          message?.action && (
+            <Button
+              onClick={() => {
+                message.action?.run();
+                setMessage(null);
+              }}
+            >
+              {message.action.title}
+            </Button>
+          )
+        }
         autoHideDuration={9000}
         anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
         onClose={(_, why) => {

@@ -1,34 +1,26 @@
-import createClient from 'openapi-fetch';
+import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
-import type { Look, Reach } from '../generated/look';
+import { identified, type Look, type Reach } from '../grade/looks';
+import type { Kept } from '../session/gradeSession';
 
-export type Photo = components['schemas']['Photo'];
-export type PhotoSet = components['schemas']['Set'];
-export type SetSummary = components['schemas']['SetSummary'];
-export type MoveSummary = components['schemas']['MoveSummary'];
-export type ExportJob = components['schemas']['Export'];
-export type ExportFormat = ExportJob['format'];
-export type Grade = Omit<components['schemas']['Grade'], 'look'> & { look: Look };
-
-export type Source = components['schemas']['Source'];
-export type Readings = components['schemas']['Readings'];
-export type Scopes = components['schemas']['Scopes'];
-export type ProbeReading = components['schemas']['ProbeReading'];
-export type Sample = components['schemas']['Sample'];
-export type Fit = Omit<components['schemas']['Fit'], 'reach'> & { reach: Reach | null };
-export interface Preset {
-  group: string;
-  look: Look;
-}
+type Schemas = components['schemas'];
+export type Photo = Schemas['PhotoView'];
+export type PhotoSet = Schemas['SetView'];
+export type SetSummary = Schemas['SetSummary'];
+export type MoveSummary = Schemas['MoveView'];
+export type ExportJob = Schemas['ExportView'];
+export type ExportFormat = Schemas['ExportFormat'];
+export type Source = Schemas['SourceView'];
+export type Readings = Schemas['ReadingsView'];
+export type Scopes = Schemas['ScopesView'];
+export type ProbeReading = Schemas['ProbeView'];
+export type Reading = Schemas['ColourView'];
+export type Sample = Schemas['Sample'];
+export type Fit = Schemas['FitView'];
+export type Preset = Schemas['PresetView'];
+export type ProbePoint = Schemas['ProbePoint'];
 /** Kinds of move that divide the colours into families. */
 export type FamilyKind = paths['/api/families/{kind}/{family}']['get']['parameters']['path']['kind'];
-export type Reading = components['schemas']['Reading'];
-/** A place on the photo: shares of its width and height, and the side of the square read there in pixels of the preview. */
-export interface ProbePoint {
-  x: number;
-  y: number;
-  size: number;
-}
 
 /** A failure the user can read: what is wrong and what to do. */
 export class Failure extends Error {
@@ -44,20 +36,28 @@ export const UNREACHABLE = 'The server does not answer. Start it with “make de
 
 const client = createClient<paths>({ baseUrl: '' });
 
-type Answer<T> = { data?: T; error?: unknown; response: Response };
+type Operation = Record<string | number, unknown>;
+type Responses<T> = T extends { responses: infer R } ? R[keyof R & (200 | 201 | 202)] : never;
+/** What an operation answers when it succeeds, as the description has it: the client's own type forgets how long lists are. */
+type Answered<T> = Responses<T> extends { content: { 'application/json': infer Json } } ? Json : never;
 
-async function take<T>(call: Promise<Answer<T>>): Promise<T> {
-  let answer: Answer<T>;
+/** Sends, and gives back the response; failures become words. */
+async function sent<A extends { error?: unknown; response: Response }>(call: Promise<A>): Promise<A> {
+  let answer: A;
   try {
     answer = await call;
   } catch (reason) {
     if (reason instanceof DOMException && reason.name === 'AbortError') throw reason;
     throw new Failure(UNREACHABLE, 0);
   }
-  if (answer.data === undefined) {
-    throw new Failure(problemText(answer.error), answer.response.status);
-  }
-  return answer.data;
+  if (!answer.response.ok) throw new Failure(problemText(answer.error), answer.response.status);
+  return answer;
+}
+
+async function take<T extends Operation, Options>(call: Promise<FetchResponse<T, Options, 'application/json'>>): Promise<Answered<T>> {
+  const { data } = await sent(call);
+  if (data === undefined) throw new Failure(problemText(undefined), 0);
+  return data as Answered<T>;
 }
 
 function problemText(error: unknown): string {
@@ -65,49 +65,50 @@ function problemText(error: unknown): string {
   return 'The server gave an answer that cannot be read. Reload the page and try again.';
 }
 
-// The description of the API leaves the look to its own schema; its type joins here.
-const asApiLook = (look: Look) => look as unknown as components['schemas']['Look'];
-const asGrade = (grade: components['schemas']['Grade']) => grade as unknown as Grade;
-const asFit = (fit: components['schemas']['Fit']) => fit as unknown as Fit;
+/** An answer of bytes. */
+async function bytes(call: Promise<{ data?: ArrayBuffer; error?: unknown; response: Response }>): Promise<ArrayBuffer> {
+  return (await sent(call)).data ?? new ArrayBuffer();
+}
+
+/** An answer that says nothing but that it is done. */
+async function done(call: Promise<{ error?: unknown; response: Response }>): Promise<void> {
+  await sent(call);
+}
+
+function kept(grade: Schemas['GradeView']): Kept {
+  return { ...grade, look: identified(grade.look) };
+}
+
+const at = (id: number) => ({ params: { path: { id } } });
 
 export const api = {
   sets: () => take(client.GET('/api/sets')),
   createSet: (name: string) => take(client.POST('/api/sets', { body: { name } })),
-  set: (id: number) => take(client.GET('/api/sets/{id}', { params: { path: { id } } })),
-  removePhoto: async (id: number) => {
-    const { response, error } = await client.DELETE('/api/photos/{id}', { params: { path: { id } } });
-    if (!response.ok) throw new Failure(problemText(error), response.status);
-  },
-  grade: async (id: number) => asGrade(await take(client.GET('/api/photos/{id}/grade', { params: { path: { id } } }))),
-  keepGrade: async (id: number, look: Look, basedOn: number) =>
-    asGrade(await take(client.PUT('/api/photos/{id}/grade', { params: { path: { id } }, body: { look: asApiLook(look), basedOn } }))),
-  undo: async (id: number) => asGrade(await take(client.POST('/api/photos/{id}/undo', { params: { path: { id } } }))),
-  redo: async (id: number) => asGrade(await take(client.POST('/api/photos/{id}/redo', { params: { path: { id } } }))),
-  summary: (id: number, look: Look) =>
-    take(client.POST('/api/photos/{id}/summary', { params: { path: { id } }, body: { look: asApiLook(look) } })),
-  cube: (look: Look, lattice: number, watch: number | null, signal?: AbortSignal) =>
-    take(client.POST('/api/cube', { body: { look: asApiLook(look), lattice, watch }, parseAs: 'arrayBuffer', signal })) as unknown as Promise<ArrayBuffer>,
-  // Fixed-length lists lose their form in the client's own types.
-  source: (id: number) => take(client.GET('/api/photos/{id}/source', { params: { path: { id } } })) as unknown as Promise<Source>,
-  readings: (id: number, look: Look, watch: number | null, signal?: AbortSignal) =>
-    take(client.POST('/api/photos/{id}/readings', { params: { path: { id } }, body: { look: asApiLook(look), watch }, signal })) as unknown as Promise<Readings>,
-  probes: (id: number, look: Look, watch: number | null, points: ProbePoint[], signal?: AbortSignal) =>
-    take(client.POST('/api/photos/{id}/probes', { params: { path: { id } }, body: { look: asApiLook(look), watch, points }, signal })),
-  reachFrom: async (id: number, base: Reach | null, samples: Sample[]) =>
-    asFit(await take(client.POST('/api/photos/{id}/reach', { params: { path: { id } }, body: { base: base as never, samples } }))),
-  potReach: async (id: number, pot: number) => asFit(await take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } }))),
-  spot: async (id: number, pot: number) =>
-    new Uint8Array(await (take(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
-  family: async (kind: FamilyKind, family: string) =>
-    new Uint8Array(await (take(client.GET('/api/families/{kind}/{family}', { params: { path: { kind, family } }, parseAs: 'arrayBuffer' })) as unknown as Promise<ArrayBuffer>)),
-  drawing: (look: Look) => take(client.POST('/api/moves/drawing', { body: { look: asApiLook(look) } })),
+  renameSet: (id: number, name: string) => take(client.PATCH('/api/sets/{id}', { ...at(id), body: { name } })),
+  removeSet: (id: number) => done(client.DELETE('/api/sets/{id}', at(id))),
+  restoreSet: (id: number) => take(client.POST('/api/sets/{id}/restore', at(id))),
+  set: (id: number) => take(client.GET('/api/sets/{id}', at(id))),
+  removePhoto: (id: number) => done(client.DELETE('/api/photos/{id}', at(id))),
+  restorePhoto: (id: number) => take(client.POST('/api/photos/{id}/restore', at(id))),
+  grade: (id: number) => take(client.GET('/api/photos/{id}/grade', at(id))).then(kept),
+  keepGrade: (id: number, look: Look, basedOn: number) => take(client.PUT('/api/photos/{id}/grade', { ...at(id), body: { look, basedOn } })).then(kept),
+  step: (id: number, step: 'undo' | 'redo', basedOn: number) => take(client.POST('/api/photos/{id}/{step}', { params: { path: { id, step } }, body: { basedOn } })).then(kept),
+  summary: (id: number, look: Look) => take(client.POST('/api/photos/{id}/summary', { ...at(id), body: { look } })),
+  cube: (look: Look, lattice: number, watch: string | null) => bytes(client.POST('/api/cube', { body: { look, lattice, watch }, parseAs: 'arrayBuffer' })),
+  source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),
+  readings: (id: number, look: Look, watch: string | null, signal?: AbortSignal) => take(client.POST('/api/photos/{id}/readings', { ...at(id), body: { look, watch }, signal })),
+  probes: (id: number, look: Look, points: ProbePoint[], how: { watch?: string | null; before?: string | null } = {}) => take(client.POST('/api/photos/{id}/probes', { ...at(id), body: { look, points, ...how } })),
+  reachFrom: (id: number, base: Reach | null, samples: Sample[]) => take(client.POST('/api/photos/{id}/reach', { ...at(id), body: { base, samples } })),
+  potReach: (id: number, pot: number) => take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } })),
+  spot: async (id: number, pot: number) => new Uint8Array(await bytes(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' }))),
+  family: async (kind: FamilyKind, family: string) => new Uint8Array(await bytes(client.GET('/api/families/{kind}/{family}', { params: { path: { kind, family } }, parseAs: 'arrayBuffer' }))),
+  drawing: (look: Look) => take(client.POST('/api/moves/drawing', { body: { look } })),
   colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),
-  presets: async () => (await take(client.GET('/api/presets'))) as unknown as Preset[],
-  scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach: reach as never, factor } }))) as Reach,
-  startExport: (photoId: number, format: ExportFormat, quality: number, lattice: number) =>
-    take(client.POST('/api/exports', { body: { photoId, format, quality, lattice } })),
-  export: (id: number) => take(client.GET('/api/exports/{id}', { params: { path: { id } } })),
-  cancelExport: (id: number) => take(client.POST('/api/exports/{id}/cancel', { params: { path: { id } } })),
+  presets: () => take(client.GET('/api/presets')),
+  scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach, factor } }))).reach,
+  startExport: (photoId: number, basedOn: number, format: ExportFormat, quality: number, lattice: number) => take(client.POST('/api/exports', { body: { photoId, basedOn, format, quality, lattice } })),
+  exports: () => take(client.GET('/api/exports')),
+  cancelExport: (id: number) => take(client.POST('/api/exports/{id}/cancel', at(id))),
 };
 
 /** Sends a file with progress, which fetch cannot report. Resolves to the new photo. */

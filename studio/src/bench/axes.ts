@@ -1,4 +1,4 @@
-import type { Reach } from '../grade/looks';
+import { windowLimit, type Reach } from '../grade/looks';
 
 export type AxisName = 'hue' | 'chroma' | 'light';
 export type PlaneName = 'hue-chroma' | 'hue-light' | 'light-chroma';
@@ -40,6 +40,11 @@ export interface WindowValue {
 }
 
 export type Edge = 'softFrom' | 'from' | 'to' | 'softTo';
+
+/** The end of an axis as a look knows it, which may lie beyond the part that is drawn. */
+export function limitOf(axis: Axis): number {
+  return axis.circular ? axis.max : windowLimit(axis.name);
+}
 
 /** A window of a reach; a missing one as the whole axis. */
 export function windowOf(reach: Reach | null, axis: AxisName): WindowValue | null {

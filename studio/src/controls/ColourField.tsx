@@ -5,6 +5,7 @@ import { Box, ButtonBase, IconButton, InputBase, ListSubheader, Menu, MenuItem, 
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Photo } from '../api/client';
+import { readColour } from './typed';
 
 interface Props {
   label: string;
@@ -34,12 +35,13 @@ function saved(): string[] {
 export function ColourField({ label, help, colour, onChange, onPick, picking, more, leans = false }: Props) {
   const [text, setText] = useState<string | null>(null);
   const [menu, setMenu] = useState<HTMLElement | null>(null);
-  const typed = text === null ? null : /^#?([0-9a-fA-F]{6})$/.exec(text.trim());
+  const typed = text === null ? null : readColour(text);
   const wrong = text !== null && text.trim() !== '' && !typed;
   const reading = useQuery({ queryKey: ['colour', colour], queryFn: () => api.colour(colour ?? ''), enabled: colour !== null, staleTime: Infinity }).data;
   const keep = () => {
-    if (typed?.[1]) onChange(`#${typed[1].toLowerCase()}`);
-    else if (text !== null && text.trim() === '' && colour !== null) onChange(null);
+    if (typed) {
+      if (typed !== colour) onChange(typed);
+    } else if (text !== null && text.trim() === '' && colour !== null) onChange(null);
     setText(null);
   };
   return (
@@ -55,7 +57,7 @@ export function ColourField({ label, help, colour, onChange, onPick, picking, mo
           <InputBase
             value={text ?? colour ?? ''}
             placeholder="none"
-            inputProps={{ 'aria-label': `${label}, colour`, 'aria-invalid': wrong, maxLength: 7, spellCheck: false }}
+            inputProps={{ 'aria-label': `${label}, colour`, 'aria-invalid': wrong, spellCheck: false }}
             onFocus={(event) => {
               setText(colour ?? '');
               event.target.select();
@@ -66,7 +68,12 @@ export function ColourField({ label, help, colour, onChange, onPick, picking, mo
             onBlur={keep}
             onKeyDown={(event) => {
               event.stopPropagation();
-              if (event.key === 'Enter') (event.target as HTMLElement).blur();
+              const field = event.target as HTMLElement;
+              if (event.key === 'Enter') field.blur();
+              else if (event.key === 'Escape') {
+                setText(null);
+                window.setTimeout(() => { field.blur(); });
+              }
             }}
             sx={{ width: 66, fontSize: '0.8125rem', fontVariantNumeric: 'tabular-nums', '& input': { py: 0, px: 0.5, borderRadius: 0.5, border: '1px solid transparent' }, '& input:hover, & input:focus': { borderColor: '#777', bgcolor: '#2e2e2e' } }}
           />

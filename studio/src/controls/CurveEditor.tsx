@@ -1,5 +1,7 @@
 import { Box } from '@mui/material';
-import { useRef, useState, type KeyboardEvent, type PointerEvent, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode } from 'react';
+import { useDragging } from '../drag/useDragging';
+import { useHeldKeys } from '../drag/useHeldKeys';
 
 export type CurvePoint = [number, number];
 
@@ -31,7 +33,8 @@ const HIT = 9;
 export function CurveEditor({ label, points: kept, line, x, y, gap, step, circular = false, fewest, onChange, selected, onSelect, colour = '#fff', children }: Props) {
   const area = useRef<HTMLDivElement>(null);
   const [live, setLive] = useState<CurvePoint[] | null>(null);
-  const drag = useRef<number | null>(null);
+  /** Which point is dragged, and whether the drag has moved or made it. */
+  const drag = useRef<{ index: number; from: CurvePoint[] } | null>(null);
   const points = live ?? kept;
   const span = x[1] - x[0];
   const left = (v: number) => ((v - x[0]) / span) * 100;
@@ -63,61 +66,86 @@ export function CurveEditor({ label, points: kept, line, x, y, gap, step, circul
     );
   };
 
-  const down = (event: PointerEvent) => {
-    if (event.button !== 0) return;
-    event.preventDefault();
+  const nearest = (event: { clientX: number; clientY: number }): number => {
     const box = area.current?.getBoundingClientRect();
-    if (!box) return;
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
-    const near = points.findIndex(([px, py]) => Math.hypot(((left(px) / 100) * box.width + box.left) - event.clientX, box.top + (1 - bottom(py) / 100) * box.height - event.clientY) <= HIT);
-    if (near >= 0) {
-      drag.current = near;
-      onSelect(near);
-      (area.current?.querySelectorAll('[role=slider]')[near] as HTMLElement | undefined)?.focus();
-      return;
-    }
-    const [px, py] = at(event);
-    const index = points.filter(([other]) => other < px).length;
-    const before = points[index - 1]?.[0] ?? -Infinity;
-    const after = points[index]?.[0] ?? Infinity;
-    if (px - before < gap || after - px < gap || points.length >= 32) return;
-    const next = moved([...points.slice(0, index), [px, py], ...points.slice(index)], index, [px, py]);
-    drag.current = index;
-    onSelect(index);
+    if (!box) return -1;
+    return points.findIndex(([px, py]) => Math.hypot((left(px) / 100) * box.width + box.left - event.clientX, box.top + (1 - bottom(py) / 100) * box.height - event.clientY) <= HIT);
+  };
+  const handle = (index: number) => area.current?.querySelectorAll<HTMLElement>('[role=slider]')[index];
+  const place = ({ x: clientX, y: clientY }: { x: number; y: number }) => at({ clientX, clientY });
+  const bind = useDragging({
+    onStart: ({ at: { x: clientX, y: clientY } }) => {
+      const near = nearest({ clientX, clientY });
+      if (near >= 0) {
+        drag.current = { index: near, from: points };
+        onSelect(near);
+        handle(near)?.focus();
+        return true;
+      }
+      const [px, py] = at({ clientX, clientY });
+      const index = points.filter(([other]) => other < px).length;
+      const before = points[index - 1]?.[0] ?? -Infinity;
+      const after = points[index]?.[0] ?? Infinity;
+      if (px - before < gap || after - px < gap || points.length >= 32) return false;
+      const from: CurvePoint[] = [...points.slice(0, index), [px, py], ...points.slice(index)];
+      drag.current = { index, from };
+      onSelect(index);
+      show(moved(from, index, [px, py]));
+      return true;
+    },
+    onMove: (d) => {
+      if (drag.current) show(moved(drag.current.from, drag.current.index, place(d.at)));
+    },
+    onEnd: () => {
+      const index = drag.current?.index ?? -1;
+      drag.current = null;
+      if (live) onChange(live, true);
+      setLive(null);
+      // Arrow keys go on from where the mouse left off, for a point just set too.
+      handle(index)?.focus();
+    },
+    onAbandon: () => {
+      drag.current = null;
+      setLive(null);
+      onSelect(null);
+      onChange(kept, false);
+    },
+  });
+  const show = (next: CurvePoint[]) => {
     setLive(next);
     onChange(next, false);
   };
-  const move = (event: PointerEvent) => {
-    if (drag.current === null) return;
-    const next = moved(points, drag.current, at(event));
-    setLive(next);
-    onChange(next, false);
-  };
-  const up = () => {
-    const index = drag.current;
-    if (index === null) return;
-    drag.current = null;
-    if (live) onChange(live, true);
-    setLive(null);
-    // Arrow keys go on from where the mouse left off, for a point just set too.
-    (area.current?.querySelectorAll('[role=slider]')[index] as HTMLElement | undefined)?.focus();
-  };
-  const keys = (index: number) => (event: KeyboardEvent) => {
-    const point = points[index];
-    if (!point) return;
-    const by = step * (event.shiftKey ? 10 : 1);
-    const way: Record<string, CurvePoint> = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] };
-    const delta = way[event.key];
-    if (delta) onChange(moved(points, index, [point[0] + delta[0], point[1] + delta[1]]), true);
-    else if (event.key === 'Delete' || event.key === 'Backspace') remove(index);
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
-  };
+  const arrows = useHeldKeys<CurvePoint[]>(
+    (event, so) => {
+      const index = selected ?? -1;
+      const now = so ?? points;
+      const point = now[index];
+      const by = step * (event.shiftKey ? 10 : 1);
+      const way: Record<string, CurvePoint> = { ArrowLeft: [-by, 0], ArrowRight: [by, 0], ArrowUp: [0, by], ArrowDown: [0, -by] };
+      const delta = way[event.key];
+      return point && delta ? moved(now, index, [point[0] + delta[0], point[1] + delta[1]]) : null;
+    },
+    show,
+    (next) => {
+      setLive(null);
+      onChange(next, true);
+    },
+  );
 
   const path = line.map((v, i) => `${i === 0 ? 'M' : 'L'}${String((i / Math.max(1, line.length - 1)) * 1000)} ${String(1000 - bottom(v) * 10)}`).join('');
   return (
-    <Box ref={area} role="group" aria-label={label} onPointerDown={down} onPointerMove={move} onPointerUp={up} sx={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'crosshair', userSelect: 'none' }}>
+    <Box
+      ref={area}
+      role="group"
+      aria-label={label}
+      {...bind(undefined)}
+      onDoubleClick={(event) => {
+        // The pointer is captured while it is down, so that the double click is told here, not at the point.
+        const index = nearest(event);
+        if (index >= 0) remove(index);
+      }}
+      sx={{ position: 'absolute', inset: 0, touchAction: 'none', cursor: 'crosshair', userSelect: 'none' }}
+    >
       {children}
       <svg viewBox="0 0 1000 1000" preserveAspectRatio="none" aria-hidden style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none', overflow: 'visible' }}>
         <path d={path} fill="none" stroke="#000" strokeOpacity={0.7} strokeWidth={4} vectorEffect="non-scaling-stroke" />
@@ -136,10 +164,15 @@ export function CurveEditor({ label, points: kept, line, x, y, gap, step, circul
           onFocus={() => {
             onSelect(index);
           }}
-          onKeyDown={keys(index)}
-          onDoubleClick={() => {
-            remove(index);
+          onKeyDown={(event) => {
+            if (event.key === 'Delete' || event.key === 'Backspace') {
+              event.preventDefault();
+              event.stopPropagation();
+              remove(index);
+            } else arrows.onKeyDown(event);
           }}
+          onKeyUp={arrows.onKeyUp}
+          onBlur={arrows.onBlur}
           style={{ left: `${String(left(px))}%`, bottom: `${String(bottom(py))}%` }}
           sx={{ position: 'absolute', width: 10, height: 10, m: '0 0 -5px -5px', borderRadius: '50%', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: index === selected ? '#fff' : '#333', cursor: 'move' }}
         />

@@ -1,6 +1,8 @@
 import { InputBase, Tooltip } from '@mui/material';
-import { useLayoutEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useHeldKeys } from '../drag/useHeldKeys';
 import { plain } from '../grade/looks';
+import { readTyped } from './typed';
 
 interface Props {
   label: string;
@@ -9,55 +11,93 @@ interface Props {
   max: number;
   step: number;
   unit?: string;
+  /** A double click puts it back here. */
+  rest?: number;
   onChange: (value: number, keep: boolean) => void;
 }
 
-/** A typed number. Out of range or not a number it says so and changes nothing. */
-export function NumberField({ label, value, min, max, step, unit = '', onChange }: Props) {
+const SAID_MS = 3500;
+
+/** A typed number, with or without its unit. What is out of range is brought to the nearest end, and that is said. */
+export function NumberField({ label, value, min, max, step, unit = '', rest, onChange }: Props) {
+  /** What is being typed; null while nothing was changed, so that passing through changes nothing. */
   const [text, setText] = useState<string | null>(null);
+  const [focused, setFocused] = useState(false);
+  const [said, setSaid] = useState('');
   const input = useRef<HTMLInputElement>(null);
-  const typing = text !== null;
+  const digits = step < 1 ? Math.ceil(-Math.log10(step)) : 1;
+  const shown = text ?? (focused ? plain(value, digits) : `${plain(value, digits)}${unit === '%' ? '' : unit}`);
+  const typed = text === null ? null : readTyped(text, min, max);
+  const wrong = text !== null && typed === null;
+  const range = `${plain(min, 3)} to ${plain(max, 3)}`;
   // All of it is selected once the unit has gone from the text, so that typing replaces the number.
   useLayoutEffect(() => {
-    if (typing) input.current?.select();
-  }, [typing]);
-  const digits = step < 1 ? Math.ceil(-Math.log10(step)) : 1;
-  const parsed = text === null ? value : Number(text.replace('−', '-').replace(',', '.').trim());
-  const wrong = text !== null && (text.trim() === '' || !Number.isFinite(parsed) || parsed < min || parsed > max);
+    if (focused) input.current?.select();
+  }, [focused]);
+  useEffect(() => {
+    if (said === '') return;
+    const timer = window.setTimeout(() => {
+      setSaid('');
+    }, SAID_MS);
+    return () => {
+      window.clearTimeout(timer);
+    };
+  }, [said]);
   const keep = () => {
-    if (text !== null && !wrong && parsed !== value) onChange(parsed, true);
+    setFocused(false);
+    if (typed) {
+      if (typed.clamped) setSaid(`${label} goes from ${range}; it is now ${plain(typed.value, 3)}.`);
+      if (typed.value !== value) onChange(typed.value, true);
+    } else if (wrong) setSaid(`“${text}” is no number; ${label.toLowerCase()} is as it was.`);
     setText(null);
   };
+  const arrows = useHeldKeys<number>(
+    (event, so) => {
+      const way = { ArrowUp: 1, ArrowDown: -1 }[event.key];
+      if (way === undefined) return null;
+      const now = so ?? typed?.value ?? value;
+      return Math.min(max, Math.max(min, Number((now + way * step * (event.shiftKey ? 10 : 1)).toFixed(6))));
+    },
+    (next) => {
+      setText(plain(next, digits));
+      onChange(next, false);
+    },
+    (next) => {
+      setText(null);
+      onChange(next, true);
+    },
+  );
   return (
-    <Tooltip open={wrong} title={`${label}: a number from ${plain(min, 3)} to ${plain(max, 3)}`} placement="left">
+    <Tooltip open={wrong || said !== ''} title={said === '' ? `${label}: a number from ${range}` : said} placement="left">
       <InputBase
-        value={text ?? `${plain(value, digits)}${unit === '%' ? '' : unit}`}
+        value={shown}
         inputProps={{ 'aria-label': `${label}, number`, inputMode: 'decimal', 'aria-invalid': wrong }}
         inputRef={input}
         onFocus={() => {
-          setText(plain(value, digits));
+          setFocused(true);
         }}
         onChange={(event) => {
+          setSaid('');
           setText(event.target.value);
         }}
-        onBlur={keep}
+        onBlur={() => {
+          arrows.onBlur();
+          keep();
+        }}
+        onDoubleClick={() => {
+          if (rest === undefined || rest === value) return;
+          setText(null);
+          onChange(rest, true);
+        }}
+        onKeyUp={arrows.onKeyUp}
         onKeyDown={(event) => {
-          if (event.key === 'Enter') {
-            keep();
-            (event.target as HTMLElement).blur();
-          } else if (event.key === 'Escape') {
-            setText(null);
+          // Leaving the field keeps it: once, whichever way it is left.
+          if (event.key === 'Enter') input.current?.blur();
+          else if (event.key === 'Escape') {
             event.stopPropagation();
-            window.setTimeout(() => {
-              (document.activeElement as HTMLElement | null)?.blur();
-            });
-          } else if (event.key === 'ArrowUp' || event.key === 'ArrowDown') {
-            event.preventDefault();
-            const by = step * (event.shiftKey ? 10 : 1) * (event.key === 'ArrowUp' ? 1 : -1);
-            const next = Math.min(max, Math.max(min, Number(((wrong ? value : parsed) + by).toFixed(6))));
-            setText(plain(next, digits));
-            onChange(next, true);
-          }
+            setText(null);
+            window.setTimeout(() => input.current?.blur());
+          } else arrows.onKeyDown(event);
         }}
         sx={{
           width: 52,

@@ -1,7 +1,8 @@
 import { Box, Slider, Tooltip, Typography } from '@mui/material';
-import { useId, useState, type CSSProperties } from 'react';
+import { useId, type CSSProperties } from 'react';
 import { greys } from '../theme';
 import { NumberField } from './NumberField';
+import { useSliderSteps } from './useSliderSteps';
 
 interface Props {
   label: string;
@@ -30,15 +31,15 @@ const SLIDER = {
 /** A value as slider, typed number and arrow keys; a double click puts it back to rest. */
 export function ValueSlider({ label, help = '', ends, value: kept, min, max, rest, unit = '', step = 1, onChange }: Props) {
   const id = useId();
-  /** Where the slider is while it is held; only this control is drawn anew for it. */
-  const [live, setLive] = useState<number | null>(null);
-  const value = live ?? kept;
+  const steps = useSliderSteps(kept, onChange);
+  const { value } = steps;
   const share = (v: number) => ((v - min) / (max - min)) * 100;
   const from = Math.min(share(rest), share(value));
   const to = Math.max(share(rest), share(value));
   const reset = () => {
-    onChange(rest, true);
+    steps.instead(rest);
   };
+  const one = (next: number | number[]) => (Array.isArray(next) ? (next[0] ?? rest) : next);
   return (
     <Box sx={{ pb: 0.25 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 24 }}>
@@ -53,7 +54,7 @@ export function ValueSlider({ label, help = '', ends, value: kept, min, max, res
           </Typography>
         )}
         <Box sx={{ ml: 'auto' }}>
-          <NumberField label={label} value={value} min={min} max={max} step={step} unit={unit} onChange={onChange} />
+          <NumberField label={label} value={value} min={min} max={max} step={step} unit={unit} rest={rest} onChange={onChange} />
         </Box>
       </Box>
       <Slider
@@ -65,15 +66,14 @@ export function ValueSlider({ label, help = '', ends, value: kept, min, max, res
         shiftStep={step * 10}
         track={false}
         onDoubleClick={reset}
-        onChange={(_, next) => {
-          const now = Array.isArray(next) ? (next[0] ?? rest) : next;
-          setLive(now);
-          onChange(now, false);
+        onChange={(event, next) => {
+          steps.show(one(next), event);
         }}
-        onChangeCommitted={(_, next) => {
-          setLive(null);
-          onChange(Array.isArray(next) ? (next[0] ?? rest) : next, true);
+        onChangeCommitted={(event, next) => {
+          steps.commit(one(next), event);
         }}
+        onKeyUp={steps.letGo}
+        onBlur={steps.letGo}
         marks={[{ value: rest }]}
         style={{ '--from': `${String(from)}%`, '--to': `${String(to)}%` } as CSSProperties}
         sx={SLIDER}

@@ -4,145 +4,36 @@
  */
 
 export interface paths {
-    "/api/health": {
+    "/api/colours/{hex}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Whether the server runs */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description It does. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": {
-                            ok: boolean;
-                        };
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sets": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** All sets */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Oldest first. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SetSummary"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        /** Makes a set */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        name: string;
-                    };
-                };
-            };
-            responses: {
-                /** @description The new set. */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SetSummary"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sets/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A set with its photos */
+        /** One colour in figures and words. */
         get: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    id: number;
+                    hex: string;
                 };
                 cookie?: never;
             };
             requestBody?: never;
             responses: {
-                /** @description The set. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Set"];
+                        "application/json": components["schemas"]["ColourView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -154,545 +45,6 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/sets/{id}/photos": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Brings a photo in; the body is the file */
-        post: {
-            parameters: {
-                query: {
-                    name: string;
-                };
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/octet-stream": string;
-                };
-            };
-            responses: {
-                /** @description The photo. */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Photo"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A photo */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The photo. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Photo"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        /** Removes a photo from its set */
-        delete: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description It is gone. */
-                204: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The photo, at most 2048 pixels a side */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description A JPEG. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "image/jpeg": string;
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/thumb": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The photo, small */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description A JPEG. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "image/jpeg": string;
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/full": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The photo with every pixel */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description A JPEG. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "image/jpeg": string;
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/grade": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The grade in force */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The grade. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Grade"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        /** Keeps a changed grade */
-        put: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        look: components["schemas"]["Look"];
-                        /** @description The revision the change was made to. */
-                        basedOn: number;
-                    };
-                };
-            };
-            responses: {
-                /** @description The grade. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Grade"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                409: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/undo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Goes back one change */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The grade. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Grade"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/redo": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** Goes forward one change */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description The grade. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Grade"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/photos/{id}/summary": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What each move does to this photo */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: number;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        look: components["schemas"]["Look"];
-                    };
-                };
-            };
-            responses: {
-                /** @description One a move, in order. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["MoveSummary"][];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
         delete?: never;
         options?: never;
         head?: never;
@@ -708,7 +60,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Compiles a look to a cube */
+        /** The grade as a lattice of 32-bit floats; see Cube::toFloats(). */
         post: {
             parameters: {
                 query?: never;
@@ -718,26 +70,21 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": {
-                        look: components["schemas"]["Look"];
-                        lattice: number;
-                        /** @description Index of the move whose reach weight is wanted. */
-                        watch?: number | null;
-                    };
+                    "application/json": components["schemas"]["CubeOf"];
                 };
             };
             responses: {
-                /** @description size³ × 4 little-endian 32-bit floats: red, green, blue, weight of the watched move; red runs fastest. */
+                /** @description Bytes. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/octet-stream": string;
+                        "application/octet-stream": unknown;
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -760,9 +107,38 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** The latest files that were asked for, newest first, so that a page finds what it had asked for before a reload. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExportView"][];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
         put?: never;
-        /** Asks for a finished file */
+        /** Asks for a finished file, with the grade as it is in force now. */
         post: {
             parameters: {
                 query?: never;
@@ -772,36 +148,21 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": {
-                        photoId: number;
-                        /** @enum {string} */
-                        format: "jpeg" | "png" | "cube" | "icc" | "hald";
-                        quality?: number;
-                        lattice?: number;
-                    };
+                    "application/json": components["schemas"]["AskExport"];
                 };
             };
             responses: {
-                /** @description The export, waiting. */
+                /** @description The answer. */
                 202: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Export"];
+                        "application/json": components["schemas"]["ExportView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -824,7 +185,6 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** How far an export is */
         get: {
             parameters: {
                 query?: never;
@@ -836,17 +196,17 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description The export. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Export"];
+                        "application/json": components["schemas"]["ExportView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -873,7 +233,6 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Stops an export */
         post: {
             parameters: {
                 query?: never;
@@ -885,17 +244,17 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description The export. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Export"];
+                        "application/json": components["schemas"]["ExportView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -918,7 +277,6 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The finished file */
         get: {
             parameters: {
                 query?: never;
@@ -930,26 +288,17 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description The file. */
+                /** @description Bytes. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/octet-stream": string;
+                        "application/octet-stream": unknown;
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                409: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -967,45 +316,37 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/photos/{id}/source": {
+    "/api/families/{kind}/{family}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** What the photo holds: pots, planes, scopes */
+        /** What one target of selective colour, or one band, holds of each colour: a lattice of 8-bit weights, red running fastest. */
         get: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    id: number;
+                    kind: "selective-colour" | "band-mix";
+                    family: string;
                 };
                 cookie?: never;
             };
             requestBody?: never;
             responses: {
-                /** @description Done. */
+                /** @description Bytes. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Source"];
+                        "application/octet-stream": unknown;
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1023,7 +364,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/photos/{id}/readings": {
+    "/api/health": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            ok: boolean;
+                        };
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/moves/drawing": {
         parameters: {
             query?: never;
             header?: never;
@@ -1032,45 +419,33 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a grade makes of the photo */
+        /** The curves of a look's first move, evenly spaced, for kinds that have any; see Drawn. */
         post: {
             parameters: {
                 query?: never;
                 header?: never;
-                path: {
-                    id: number;
-                };
+                path?: never;
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": {
-                        look: components["schemas"]["Look"];
-                        watch: number | null;
-                    };
+                    "application/json": components["schemas"]["OneLook"];
                 };
             };
             responses: {
-                /** @description Done. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Readings"];
+                        "application/json": {
+                            [key: string]: number[];
+                        };
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1086,17 +461,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/photos/{id}/probes": {
+    "/api/photos/{id}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
-        /** Colours at points, before and after */
-        post: {
+        get: {
             parameters: {
                 query?: never;
                 header?: never;
@@ -1105,40 +477,19 @@ export interface paths {
                 };
                 cookie?: never;
             };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        look: components["schemas"]["Look"];
-                        watch: number | null;
-                        points: {
-                            x: number;
-                            y: number;
-                            size: number;
-                        }[];
-                    };
-                };
-            };
+            requestBody?: never;
             responses: {
-                /** @description Done. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": (components["schemas"]["ProbeReading"] | null)[];
+                        "application/json": components["schemas"]["PhotoView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1148,23 +499,83 @@ export interface paths {
                 };
             };
         };
-        delete?: never;
+        put?: never;
+        post?: never;
+        /** Takes a photo out of its set. It can be brought back for some days. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done. */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/photos/{id}/reach": {
+    "/api/photos/{id}/grade": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        get?: never;
-        put?: never;
-        /** A reach from samples */
-        post: {
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GradeView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        /** Keeps a new state of the grade; refused when it is not based on the one in force. */
+        put: {
             parameters: {
                 query?: never;
                 header?: never;
@@ -1175,33 +586,21 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": {
-                        base: components["schemas"]["Reach"] | null;
-                        samples: components["schemas"]["Sample"][];
-                    };
+                    "application/json": components["schemas"]["KeepGrade"];
                 };
             };
             responses: {
-                /** @description Done. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Fit"];
+                        "application/json": components["schemas"]["GradeView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1211,6 +610,7 @@ export interface paths {
                 };
             };
         };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1224,7 +624,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A reach around a pot */
+        /** A reach around one of the photo's pots. */
         get: {
             parameters: {
                 query?: never;
@@ -1237,26 +637,17 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Done. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Fit"];
+                        "application/json": components["schemas"]["FitView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1281,7 +672,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Where a pot lies: a 33-lattice of 8-bit weights, red fastest */
+        /** Where one of the photo's pots lies: a lattice of 8-bit weights, red running fastest. */
         get: {
             parameters: {
                 query?: never;
@@ -1294,17 +685,17 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Done. */
+                /** @description Bytes. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/octet-stream": string;
+                        "application/octet-stream": unknown;
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1312,8 +703,441 @@ export interface paths {
                         "application/json": components["schemas"]["Problem"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/probes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Colours at places of the photo, before and after a grade. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProbesOf"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": (components["schemas"]["ProbeView"] | null)[];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/reach": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A reach from samples of the photo. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SamplesOf"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FitView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/readings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a grade makes of the photo, and what the move being worked on takes in. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WatchedLook"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReadingsView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings a removed photo back with its grade. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PhotoView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/source": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the photo holds before anything is done to it. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SourceView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/summary": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What each move of a grade does to the photo. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OneLook"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MoveView"][];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/{picture}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    picture: "preview" | "thumb" | "full";
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bytes. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/octet-stream": unknown;
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/photos/{id}/{step}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Goes one state back or forward; refused when the user sees another one than is in force. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                    step: "undo" | "redo";
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["StepFrom"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GradeView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/presets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The looks that come with Tovrin. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PresetView"][];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1340,7 +1164,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A reach made broader or tighter */
+        /** A reach made broader or tighter as a whole. */
         post: {
             parameters: {
                 query?: never;
@@ -1350,33 +1174,21 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": {
-                        reach: components["schemas"]["Reach"] | null;
-                        factor: number;
-                    };
+                    "application/json": components["schemas"]["ScaledReach"];
                 };
             };
             responses: {
-                /** @description Done. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Reach"];
+                        "application/json": components["schemas"]["ReachView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1392,7 +1204,192 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/moves/drawing": {
+    "/api/sets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetSummary"][];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetName"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetSummary"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetView"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Removes a set with its photos. It can be brought back for some days. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Done. */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetName"];
+                };
+            };
+            responses: {
+                /** @description The answer. */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SetSummary"];
+                    };
+                };
+                /** @description What is wrong, and what to do. */
+                default: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        trace?: never;
+    };
+    "/api/sets/{id}/photos": {
         parameters: {
             query?: never;
             header?: never;
@@ -1401,35 +1398,35 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** The curves of a move's settings, evenly spaced */
+        /** The body is the file itself: no form encoding, so that the browser can report progress and nothing is read twice. */
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    name?: string;
+                };
                 header?: never;
-                path?: never;
+                path: {
+                    id: number;
+                };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": {
-                        look: components["schemas"]["Look"];
-                    };
+                    "application/octet-stream": unknown;
                 };
             };
             responses: {
-                /** @description By name; empty for a kind without curves. */
-                200: {
+                /** @description The answer. */
+                201: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": {
-                            [key: string]: number[];
-                        };
+                        "application/json": components["schemas"]["PhotoView"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                422: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1445,37 +1442,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/families/{kind}/{family}": {
+    "/api/sets/{id}/restore": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** What one target of selective colour, or one band, holds: a 33-lattice of 8-bit weights, red fastest */
-        get: {
+        get?: never;
+        put?: never;
+        /** Brings a removed set back with its photos. */
+        post: {
             parameters: {
                 query?: never;
                 header?: never;
                 path: {
-                    kind: "selective-colour" | "band-mix";
-                    family: string;
+                    id: number;
                 };
                 cookie?: never;
             };
             requestBody?: never;
             responses: {
-                /** @description Done. */
+                /** @description The answer. */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/octet-stream": string;
+                        "application/json": components["schemas"]["SetSummary"];
                     };
                 };
-                /** @description It cannot be done; the message says why and what to do. */
-                404: {
+                /** @description What is wrong, and what to do. */
+                default: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -1485,85 +1483,6 @@ export interface paths {
                 };
             };
         };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/colours/{hex}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One colour in figures and words */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    hex: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description Done. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Reading"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/presets": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Looks to begin with */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description By what they are for. */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": {
-                            group: string;
-                            look: components["schemas"]["Look"];
-                        }[];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1574,210 +1493,1682 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        Problem: {
-            error: string;
-        };
-        SetSummary: {
-            id: number;
-            name: string;
-            photoCount: number;
-        };
-        Photo: {
-            id: number;
-            setId: number;
-            name: string;
-            width: number;
-            height: number;
-            previewWidth: number;
-            previewHeight: number;
-            previewUrl: string;
-            thumbUrl: string;
-            fullUrl: string;
-            graded: boolean;
-        };
-        Set: {
-            id: number;
-            name: string;
-            photoCount: number;
-            photos: components["schemas"]["Photo"][];
-        };
-        Grade: {
+        /** @description A finished file that is wanted. */
+        AskExport: {
             photoId: number;
+            format: components["schemas"]["ExportFormat"];
+            /** @description number of the revision that the user sees; another one is refused, so that the file is what the screen showed */
+            basedOn: number;
+            /** @description of a JPEG */
+            quality?: number;
+            /** @description nodes along each axis */
+            lattice?: number;
+        };
+        /**
+         * BandMixMove
+         * @description Hue, saturation and luminance of twelve hue bands; neighbouring bands blend, so nothing tears.
+         */
+        BandMixMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "band-mix";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["BandMixParams"];
+        };
+        /** BandMixParams */
+        BandMixParams: {
+            /** Red */
+            red?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Orange */
+            orange?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Yellow */
+            yellow?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Lime */
+            lime?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Green */
+            green?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Jade */
+            jade?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Cyan */
+            cyan?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Azure */
+            azure?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Blue */
+            blue?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Violet */
+            violet?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Magenta */
+            magenta?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+            /** Rose */
+            rose?: {
+                /**
+                 * @description Turns the band towards its neighbours on the circle.
+                 * @default 0
+                 */
+                hue?: number;
+                /**
+                 * @description Strength of the band: −100 leaves grey, +100 doubles it.
+                 * @default 0
+                 */
+                saturation?: number;
+                /**
+                 * @description Darkens or lightens the band; neutrals keep their tone.
+                 * @default 0
+                 */
+                luminance?: number;
+            };
+        };
+        /** @description How a range of tones leans. */
+        CastView: {
+            zone: string;
+            /** @description share of the zone that is weak enough in colour to judge by */
+            evidence: number;
+            /** @description CIELAB chroma */
+            amount: number;
+            /** @description the hue; empty when neutral */
+            lean: string;
+        };
+        /**
+         * ChromaWindow
+         * @description A stretch of OKLCh chroma.
+         */
+        ChromaWindow: {
+            /** @description Where it begins. */
+            from: number;
+            /** @description Where it ends; not below "from". */
+            to: number;
+            /**
+             * @description Width of the soft edge below it.
+             * @default 0
+             */
+            softFrom?: number;
+            /**
+             * @description Width of the soft edge above it.
+             * @default 0
+             */
+            softTo?: number;
+        };
+        /**
+         * ColourBalanceMove
+         * @description Tints shadows, midtones and highlights apart from one another; how far each reaches is drawn and can be changed.
+         */
+        ColourBalanceMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "colour-balance";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["ColourBalanceParams"];
+        };
+        /** ColourBalanceParams */
+        ColourBalanceParams: {
+            /** Shadows */
+            shadows?: {
+                /**
+                 * @description To the left more cyan, to the right more red.
+                 * @default 0
+                 */
+                cyanRed?: number;
+                /**
+                 * @description To the left more magenta, to the right more green.
+                 * @default 0
+                 */
+                magentaGreen?: number;
+                /**
+                 * @description To the left more yellow, to the right more blue.
+                 * @default 0
+                 */
+                yellowBlue?: number;
+            };
+            /** Midtones */
+            midtones?: {
+                /**
+                 * @description To the left more cyan, to the right more red.
+                 * @default 0
+                 */
+                cyanRed?: number;
+                /**
+                 * @description To the left more magenta, to the right more green.
+                 * @default 0
+                 */
+                magentaGreen?: number;
+                /**
+                 * @description To the left more yellow, to the right more blue.
+                 * @default 0
+                 */
+                yellowBlue?: number;
+            };
+            /** Highlights */
+            highlights?: {
+                /**
+                 * @description To the left more cyan, to the right more red.
+                 * @default 0
+                 */
+                cyanRed?: number;
+                /**
+                 * @description To the left more magenta, to the right more green.
+                 * @default 0
+                 */
+                magentaGreen?: number;
+                /**
+                 * @description To the left more yellow, to the right more blue.
+                 * @default 0
+                 */
+                yellowBlue?: number;
+            };
+            /**
+             * @description Puts each colour back to the lightness it had.
+             * @default true
+             */
+            keepLuminance?: boolean;
+            /** Tone bounds */
+            bounds?: {
+                /**
+                 * @description Up to this lightness shadows weigh in full.
+                 * @default 0.2
+                 */
+                shadowsFull?: number;
+                /**
+                 * @description From this lightness on shadows weigh nothing.
+                 * @default 0.5
+                 */
+                shadowsEnd?: number;
+                /**
+                 * @description Up to this lightness highlights weigh nothing.
+                 * @default 0.6
+                 */
+                highlightsStart?: number;
+                /**
+                 * @description From this lightness on highlights weigh in full.
+                 * @default 0.9
+                 */
+                highlightsFull?: number;
+            };
+        };
+        /** @description One colour in the figures and words that people read. */
+        ColourView: {
+            /** @description `#rrggbb` */
+            hex: string;
+            /** @description 8-bit sRGB */
+            rgb: number[];
+            /** @description degrees, per cent, per cent */
+            hsl: number[];
+            /** @description CIELAB, D50 */
+            lab: number[];
+            /** @description lightness, chroma, degrees */
+            oklch: number[];
+            /** @description plain name */
+            name: string;
+            /** @description what it leans to, and by how much */
+            neutrality: string;
+        };
+        /** @description A grade to be compiled. */
+        CubeOf: {
+            look: components["schemas"]["Look"];
+            /** @description nodes along each axis */
+            lattice: number;
+            /** @description id of the move whose reach weight goes into the fourth channel */
+            watch?: null | string;
+        };
+        /**
+         * CurvesMove
+         * @description Tone curves through points you set: for all channels, for one, or for light alone. A steeper curve is more contrast.
+         */
+        CurvesMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "curves";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["CurvesParams"];
+        };
+        /** CurvesParams */
+        CurvesParams: {
+            /**
+             * @description Points of input and output, 0 to 255.
+             * @default []
+             */
+            all?: [
+                number,
+                number
+            ][];
+            /**
+             * @description Points of input and output, 0 to 255.
+             * @default []
+             */
+            red?: [
+                number,
+                number
+            ][];
+            /**
+             * @description Points of input and output, 0 to 255.
+             * @default []
+             */
+            green?: [
+                number,
+                number
+            ][];
+            /**
+             * @description Points of input and output, 0 to 255.
+             * @default []
+             */
+            blue?: [
+                number,
+                number
+            ][];
+            /**
+             * @description Points of input and output, 0 to 255.
+             * @default []
+             */
+            light?: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * EvenOutMove
+         * @description Pulls what it reaches towards one colour, in hue, in strength and in lightness apart. Give it a reach first.
+         */
+        EvenOutMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "even-out";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["EvenOutParams"];
+        };
+        /** EvenOutParams */
+        EvenOutParams: {
+            /**
+             * @description The colour that all are pulled to.
+             * @default null
+             */
+            anchor?: string | null;
+            /**
+             * @description How far hues come together.
+             * @default 0
+             */
+            hue?: number;
+            /**
+             * @description How far strengths come together.
+             * @default 0
+             */
+            chroma?: number;
+            /**
+             * @description How far light and shade come together; a lot of it flattens form.
+             * @default 0
+             */
+            lightness?: number;
+        };
+        /** @enum {string} */
+        ExportFormat: "jpeg" | "png" | "cube" | "icc" | "hald";
+        /** @enum {string} */
+        ExportState: "queued" | "running" | "done" | "failed" | "cancelled";
+        /** @description A finished file that was asked for, and how far it is. */
+        ExportView: {
+            id: number;
+            photoId: number;
+            format: components["schemas"]["ExportFormat"];
+            fileName: string;
+            state: components["schemas"]["ExportState"];
+            /** @description what is being done, for people */
+            stage: string;
+            /** @description share done, 0 to 1 */
+            progress: number;
+            /** @description why it failed */
+            error: null | string;
+            /** @description where the file is, once it is done */
+            fileUrl: null | string;
+        };
+        /** @description A reach made from samples, and how well it does. */
+        FitView: {
+            reach: components["schemas"]["Reach"] | null;
+            /** @description share of the wanted samples that is caught, 0 to 1 */
+            wanted: number | null;
+            /** @description share of the held samples that is caught all the same, 0 to 1 */
+            held: number | null;
+            /** @description share of their colours that wanted and held samples have in common, 0 to 1 */
+            overlap: number;
+            /** @description what was done, in whole sentences */
+            words: string[];
+        };
+        /** @description The grade of a photo as it is kept. */
+        GradeView: {
+            photoId: number;
+            /** @description its number; a change or a step says which one it is based on *\/ */
             revision: number;
             look: components["schemas"]["Look"];
             canUndo: boolean;
             canRedo: boolean;
         };
-        /** @description A look file; see core/Format/look.schema.json. */
-        Look: Record<string, never>;
-        MoveSummary: {
-            /** @description Share of the picture its reach takes in, 0 to 1. */
+        /**
+         * HeldColour
+         * @description A colour that must stay put.
+         */
+        HeldColour: {
+            /** @description The colour. */
+            colour: string;
+            /** @description OKLab distance at which it holds nothing any more. */
+            radius: number;
+        };
+        /**
+         * HueCurvesMove
+         * @description Hue, saturation and luminance as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.
+         */
+        HueCurvesMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "hue-curves";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["HueCurvesParams"];
+        };
+        /** HueCurvesParams */
+        HueCurvesParams: {
+            /**
+             * @description Points of hue in degrees and value.
+             * @default []
+             */
+            hue?: [
+                number,
+                number
+            ][];
+            /**
+             * @description Points of hue in degrees and value.
+             * @default []
+             */
+            saturation?: [
+                number,
+                number
+            ][];
+            /**
+             * @description Points of hue in degrees and value.
+             * @default []
+             */
+            luminance?: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * HueReliefMove
+         * @description Lightens one hue while its opposite darkens, the more the stronger the colour: parts colours that lie close in tone.
+         */
+        HueReliefMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "hue-relief";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["HueReliefParams"];
+        };
+        /** HueReliefParams */
+        HueReliefParams: {
+            /**
+             * @description The hue that lightens; the one across the circle darkens.
+             * @default 60
+             */
+            hue?: number;
+            /**
+             * @description To the left it is the other way round.
+             * @default 0
+             */
+            amount?: number;
+        };
+        /**
+         * HueWindow
+         * @description A stretch of the hue circle in OKLCh degrees, from "from" upwards to "to", through 360 where "to" is the smaller.
+         */
+        HueWindow: {
+            /** @description Where it begins. */
+            from: number;
+            /** @description Where it ends. */
+            to: number;
+            /**
+             * @description Width of the soft edge before it.
+             * @default 0
+             */
+            softFrom?: number;
+            /**
+             * @description Width of the soft edge after it.
+             * @default 0
+             */
+            softTo?: number;
+        };
+        /** @description A new state of a photo's grade. */
+        KeepGrade: {
+            look: components["schemas"]["Look"];
+            /** @description number of the revision that the change was made to *\/ */
+            basedOn: number;
+        };
+        /**
+         * LightWindow
+         * @description A stretch of OKLCh lightness.
+         */
+        LightWindow: {
+            /** @description Where it begins. */
+            from: number;
+            /** @description Where it ends; not below "from". */
+            to: number;
+            /**
+             * @description Width of the soft edge below it.
+             * @default 0
+             */
+            softFrom?: number;
+            /**
+             * @description Width of the soft edge above it.
+             * @default 0
+             */
+            softTo?: number;
+        };
+        /**
+         * Look
+         * @description A grade under a name: an ordered list of moves.
+         */
+        Look: {
+            /**
+             * @description Version of this form of file.
+             * @constant
+             */
+            tovrinLook: 1;
+            /**
+             * @description What the look is called.
+             * @default
+             */
+            name?: string;
+            /** @description First to last. */
+            moves: (components["schemas"]["SelectiveColourMove"] | components["schemas"]["BandMixMove"] | components["schemas"]["ShiftMove"] | components["schemas"]["RecolourMove"] | components["schemas"]["EvenOutMove"] | components["schemas"]["NeutraliseMove"] | components["schemas"]["CurvesMove"] | components["schemas"]["HueCurvesMove"] | components["schemas"]["ColourBalanceMove"] | components["schemas"]["SaturationMove"] | components["schemas"]["WarmthMove"] | components["schemas"]["SideWarmthMove"] | components["schemas"]["HueReliefMove"])[];
+        };
+        /** @description What one move does to one photo. */
+        MoveView: {
+            /** @description the move's */
+            id: string;
+            /** @description share of the picture its reach takes in, 0 to 1 */
             reached: number;
-            /** @description Share of the picture it changes noticeably, 0 to 1. */
+            /** @description share of the picture it changes noticeably, 0 to 1 */
             changed: number;
-            /** @description #rrggbb, or null when nothing changes. */
-            before: string | null;
-            after: string | null;
+            /** @description `#rrggbb` of what it changes most; null when nothing changes */
+            before: null | string;
+            /** @description what that becomes */
+            after: null | string;
         };
-        Export: {
+        /**
+         * NeutraliseMove
+         * @description Takes a cast out: point at what ought to be grey or white, once, or once each for shadows, midtones and highlights.
+         */
+        NeutraliseMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "neutralise";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["NeutraliseParams"];
+        };
+        /** NeutraliseParams */
+        NeutraliseParams: {
+            /**
+             * @description A colour that ought to be neutral; used while no zone has its own.
+             * @default null
+             */
+            all?: string | null;
+            /**
+             * @description A dark colour that ought to be neutral.
+             * @default null
+             */
+            shadows?: string | null;
+            /**
+             * @description A middle colour that ought to be neutral.
+             * @default null
+             */
+            midtones?: string | null;
+            /**
+             * @description A light colour that ought to be neutral.
+             * @default null
+             */
+            highlights?: string | null;
+        };
+        OneLook: {
+            look: components["schemas"]["Look"];
+        };
+        /** @description What the studio is told about a photo. */
+        PhotoView: {
             id: number;
-            photoId: number;
-            /** @enum {string} */
-            format: "jpeg" | "png" | "cube" | "icc" | "hald";
-            fileName: string;
-            /** @enum {string} */
-            state: "queued" | "running" | "done" | "failed" | "cancelled";
-            stage: string;
-            progress: number;
-            error: string | null;
-            fileUrl: string | null;
-        };
-        /** @description A reach as in a look; its own schema is core/Format/look.schema.json. */
-        Reach: Record<string, never>;
-        /** @description One colour in figures and words. */
-        Reading: {
-            hex: string;
-            /** @description 8-bit sRGB. */
-            rgb: number[];
-            /** @description Degrees, per cent, per cent. */
-            hsl: number[];
-            /** @description CIELAB, D50. */
-            lab: number[];
-            /** @description L 0 to 1, C, degrees. */
-            oklch: number[];
-            /** @description Plain words. */
+            setId: number;
             name: string;
-            /** @description "neutral", or "leans blue, 6.2". */
-            neutrality: string;
+            /** @description pixels, upright */
+            width: number;
+            /** @description pixels, upright */
+            height: number;
+            /** @description pixels */
+            previewWidth: number;
+            previewHeight: number;
+            previewUrl: string;
+            thumbUrl: string;
+            fullUrl: string;
+            /** @description whether its grade has any move */
+            graded: boolean;
         };
-        ProbeReading: {
-            before: components["schemas"]["Reading"];
-            after: components["schemas"]["Reading"];
-            /** @description CIEDE2000 between the two. */
-            deltaE: number;
-            /** @description Which hue bands hold the colour, the one with most first. */
-            bands: {
-                [key: string]: number;
+        /** @description The photo's colours laid out on pairs of axes. */
+        PlanesView: {
+            columns: number;
+            rows: number;
+            /** @description end of the axis of chroma */
+            chromaTop: number;
+            /** @description by plane: column, row from the foot, count, mean colour */
+            cells: {
+                [key: string]: [
+                    number,
+                    number,
+                    number,
+                    string
+                ][];
             };
-            /** @description How much of each target of selective colour is in it. */
-            targets: {
-                [key: string]: number;
-            };
-            /** @description How far the watched move reaches it, 0 to 1. */
-            weight: number | null;
-            /** @description A part of the square lay outside the photo. */
-            cut: boolean;
         };
         /** @description One of the photo's own colour families. */
-        Pot: {
+        PotView: {
             name: string;
+            /** @description `#rrggbb` */
             colour: string;
-            /** @description Of the picture, 0 to 1. */
+            /** @description of the picture, 0 to 1 */
             share: number;
             oklch: number[];
         };
-        Cast: {
-            zone: string;
-            /** @description Share of the zone that is weak enough in colour to judge by. */
-            evidence: number;
-            /** @description CIELAB chroma. */
-            amount: number;
-            /** @description The hue; empty when neutral. */
-            lean: string;
+        /** @description A look to begin with. */
+        PresetView: {
+            /** @description what it is for *\/ */
+            group: string;
+            look: components["schemas"]["Look"];
         };
-        /** @description Column, row from the foot, count, mean colour. */
-        PlaneCell: [
-            number,
-            number,
-            number,
-            string
-        ];
-        Scopes: {
-            histogram: {
-                light: number[];
-                red: number[];
-                green: number[];
-                blue: number[];
-            };
-            clipped: {
-                red: {
-                    low: number;
-                    high: number;
-                };
-                green: {
-                    low: number;
-                    high: number;
-                };
-                blue: {
-                    low: number;
-                    high: number;
-                };
-            };
-            waveform: {
-                columns: number;
-                levels: number;
-                /** @description Red, green, blue, light. */
-                counts: number[][];
-            };
-            plane: components["schemas"]["PlaneCell"][];
-            casts: components["schemas"]["Cast"][];
+        /** @description A place on the photo to read. */
+        ProbePoint: {
+            /** @description share of the photo's width */
+            x: number;
+            /** @description share of the photo's height */
+            y: number;
+            /** @description side of the square read there, in pixels of the preview */
+            size: number;
         };
-        /** @description What a photo holds before anything is done to it. */
-        Source: {
-            pots: components["schemas"]["Pot"][];
-            planes: {
-                columns: number;
-                rows: number;
-                /** @description End of the chroma axis for this photo. */
-                chromaTop: number;
-                "hue-chroma": components["schemas"]["PlaneCell"][];
-                "hue-light": components["schemas"]["PlaneCell"][];
-                "light-chroma": components["schemas"]["PlaneCell"][];
+        /** @description A place of the photo before and after a grade. */
+        ProbeView: {
+            before: components["schemas"]["ColourView"];
+            after: components["schemas"]["ColourView"];
+            /** @description CIEDE2000 between the two */
+            deltaE: number;
+            /** @description which hue bands hold the colour, the most first */
+            bands: {
+                [key: string]: number;
             };
+            /** @description how much each target of selective colour holds */
             targets: {
                 [key: string]: number;
             };
-            scopes: components["schemas"]["Scopes"];
+            /** @description the watched move's reach there */
+            weight: number | null;
+            /** @description where it lies on each curve of the watched move */
+            along: {
+                [key: string]: {
+                    at: number;
+                    guards: [
+                        number,
+                        number
+                    ][];
+                    height: number;
+                };
+            };
+            /** @description on the warm side of the hue circle */
+            warm: boolean;
+            /** @description part of the square lies beside the photo */
+            cut: boolean;
         };
-        /** @description What a grade makes of a photo. */
-        Readings: {
+        /** @description Places to read before and after a grade. */
+        ProbesOf: {
+            look: components["schemas"]["Look"];
+            points: components["schemas"]["ProbePoint"][];
+            /** @description id of the move whose weight and curves are read there too */
+            watch?: null | string;
+            /** @description id of a move: the grade counts only up to it, so that the colour is read as it comes to it */
+            before?: null | string;
+        };
+        Problem: {
+            /** @description What is wrong and what to do, for people. */
+            error: string;
+        };
+        /**
+         * Reach
+         * @description Which colours a move acts on; a window that is null lets everything through.
+         */
+        Reach: {
+            hue?: components["schemas"]["HueWindow"] | null;
+            chroma?: components["schemas"]["ChromaWindow"] | null;
+            light?: components["schemas"]["LightWindow"] | null;
+            /**
+             * @description Acts on everything else instead.
+             * @default false
+             */
+            invert?: boolean;
+            /**
+             * @description Colours carved out of the reach.
+             * @default []
+             */
+            held?: components["schemas"]["HeldColour"][];
+        };
+        ReachView: {
+            reach: components["schemas"]["Reach"];
+        };
+        /** @description What a grade makes of a photo, and what the move being worked on takes in. */
+        ReadingsView: {
+            /** @description each pot after the grade, and by how much it differs (CIEDE2000) */
             pots: {
                 after: string;
-                /** @description CIEDE2000. */
                 difference: number;
             }[];
+            /** @description share of the picture that the watched move takes in */
             reached: number | null;
+            /** @description what it takes in, largest first: share of the pot, share of the picture */
             spill: {
                 pot: number;
-                /** @description Share of the pot. */
                 reached: number;
-                /** @description Share of the picture. */
                 share: number;
             }[];
-            scopes: components["schemas"]["Scopes"];
-            /** @description Mean colour of what the watched move reaches, #rrggbb. */
-            reachedColour: string | null;
-            /** @description Mean CIEDE2000 of what the watched move reaches from its own mean. */
+            /** @description the middle of it */
+            reachedColour: null | string;
+            /** @description how far it is spread (CIEDE2000) */
             spread: {
-                before: number;
                 after: number;
+                before: number;
             } | null;
+            scopes: components["schemas"]["ScopesView"];
         };
+        /**
+         * RecolourMove
+         * @description Carries a colour of the photo to one you give; its shades go along, so that form and texture stay.
+         */
+        RecolourMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "recolour";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["RecolourParams"];
+        };
+        /** RecolourParams */
+        RecolourParams: {
+            /**
+             * @description The colour of the photo that is to change.
+             * @default null
+             */
+            anchor?: string | null;
+            /**
+             * @description The colour it is to become.
+             * @default null
+             */
+            target?: string | null;
+            /**
+             * @description How far hue goes to the target.
+             * @default 100
+             */
+            hue?: number;
+            /**
+             * @description How far the strength of the colour goes to the target.
+             * @default 100
+             */
+            chroma?: number;
+            /**
+             * @description How far lightness goes to the target.
+             * @default 100
+             */
+            lightness?: number;
+            /**
+             * @description Leaves lightness as it is, so that light and shade stay exactly.
+             * @default false
+             */
+            keepTone?: boolean;
+        };
+        /** @description Colours marked on the photo. */
         Sample: {
-            /** @enum {string} */
-            as: "wanted" | "held";
-            /** @enum {string} */
-            shape: "point" | "path" | "box";
-            /** @description Shares of width and height. */
-            points: number[][];
+            as: components["schemas"]["SampleAs"];
+            shape: components["schemas"]["SampleShape"];
+            /** @description shares of the photo's width and height *\/ */
+            points: [
+                number,
+                number
+            ][];
         };
-        /** @description A reach made from samples, and how well it does. */
-        Fit: {
-            reach: components["schemas"]["Reach"] | null;
-            wanted: number | null;
-            held: number | null;
-            overlap: number;
-            words: string[];
+        /** @enum {string} */
+        SampleAs: "wanted" | "held";
+        /** @enum {string} */
+        SampleShape: "point" | "path" | "box";
+        /** @description Samples of a photo, and the reach that they widen. */
+        SamplesOf: {
+            /** @description *\/ */
+            samples: components["schemas"]["Sample"][];
+            base?: components["schemas"]["Reach"] | null;
+        };
+        /**
+         * SaturationMove
+         * @description Strength of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for what shouts.
+         */
+        SaturationMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "saturation";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["SaturationParams"];
+        };
+        /** SaturationParams */
+        SaturationParams: {
+            /**
+             * @description Scales every colour alike: −100 leaves grey, +100 doubles it.
+             * @default 0
+             */
+            saturation?: number;
+            /**
+             * @description Acts most on weak colours and least on warm strong ones.
+             * @default 0
+             */
+            vibrance?: number;
+            /**
+             * @description Colours weaker than this stay as they are, so that greys and their noise are left alone.
+             * @default 0
+             */
+            guard?: number;
+            /**
+             * @description Bends colours stronger than this softly back; 100 is off.
+             * @default 100
+             */
+            limit?: number;
+            /**
+             * @description Darkens strong colours, as a thicker glaze would; to the left it lightens them.
+             * @default 0
+             */
+            density?: number;
+        };
+        /** @description A reach to be made broader or tighter as a whole. */
+        ScaledReach: {
+            /** @description above 1 broader, below tighter *\/ */
+            factor: number;
+            reach?: components["schemas"]["Reach"] | null;
+        };
+        /** @description How colours are spread: histogram, waveform, hue wheel, casts. */
+        ScopesView: {
+            /** @description 256 counts each */
+            histogram: {
+                blue: number[];
+                green: number[];
+                light: number[];
+                red: number[];
+            };
+            /** @description by channel, shares of the picture */
+            clipped: {
+                [key: string]: {
+                    high: number;
+                    low: number;
+                };
+            };
+            /** @description red, green, blue, light: columns × levels counts, level running fastest */
+            waveform: {
+                columns: number;
+                counts: number[][];
+                levels: number;
+            };
+            /** @description hue × chroma: column, row, count, colour */
+            plane: [
+                number,
+                number,
+                number,
+                string
+            ][];
+            casts: components["schemas"]["CastView"][];
+        };
+        /**
+         * SelectiveColourMove
+         * @description Adds or takes cyan, magenta, yellow and black in nine families: six hues, and whites, neutrals and blacks.
+         */
+        SelectiveColourMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "selective-colour";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["SelectiveColourParams"];
+        };
+        /** SelectiveColourParams */
+        SelectiveColourParams: {
+            /**
+             * @description Relative scales the ink a colour already has, so whites hardly move; absolute adds or takes the same amount everywhere.
+             * @default relative
+             * @enum {string}
+             */
+            method?: "relative" | "absolute";
+            /** Reds */
+            reds?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Yellows */
+            yellows?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Greens */
+            greens?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Cyans */
+            cyans?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Blues */
+            blues?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Magentas */
+            magentas?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Whites */
+            whites?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Neutrals */
+            neutrals?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+            /** Blacks */
+            blacks?: {
+                /**
+                 * @description Less cyan is more red.
+                 * @default 0
+                 */
+                cyan?: number;
+                /**
+                 * @description Less magenta is more green.
+                 * @default 0
+                 */
+                magenta?: number;
+                /**
+                 * @description Less yellow is more blue.
+                 * @default 0
+                 */
+                yellow?: number;
+                /**
+                 * @description Less black is lighter.
+                 * @default 0
+                 */
+                black?: number;
+            };
+        };
+        SetName: {
+            /** @description what the set is called *\/ */
+            name: string;
+        };
+        /** @description A set among others. */
+        SetSummary: {
+            id: number;
+            name: string;
+            photoCount: number;
+        };
+        /** @description A set with its photos. */
+        SetView: {
+            id: number;
+            name: string;
+            photoCount: number;
+            /** @description in the order they were brought in *\/ */
+            photos: components["schemas"]["PhotoView"][];
+        };
+        /**
+         * ShiftMove
+         * @description Turns, strengthens and lightens the colours it reaches, all by the same amount.
+         */
+        ShiftMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "shift";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["ShiftParams"];
+        };
+        /** ShiftParams */
+        ShiftParams: {
+            /**
+             * @description Turns the colour around the hue circle: towards yellow for a red, towards magenta the other way.
+             * @default 0
+             */
+            hue?: number;
+            /**
+             * @description Strength of the colour: −100 leaves grey, +100 doubles it.
+             * @default 0
+             */
+            saturation?: number;
+            /**
+             * @description Darker to the left, lighter to the right.
+             * @default 0
+             */
+            lightness?: number;
+        };
+        /**
+         * SideWarmthMove
+         * @description Warms or cools the warm side of the colours and the cool side apart: warm the oranges while the blues get cooler.
+         */
+        SideWarmthMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "side-warmth";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["SideWarmthParams"];
+        };
+        /** SideWarmthParams */
+        SideWarmthParams: {
+            /**
+             * @description Reds to limes: cooler to the left, warmer to the right.
+             * @default 0
+             */
+            warm?: number;
+            /**
+             * @description Jades to violets: cooler to the left, warmer to the right.
+             * @default 0
+             */
+            cool?: number;
+        };
+        /** @description What a photo holds before anything is done to it. */
+        SourceView: {
+            pots: components["schemas"]["PotView"][];
+            planes: components["schemas"]["PlanesView"];
+            /** @description share of each target of selective colour */
+            targets: {
+                [key: string]: number;
+            };
+            scopes: components["schemas"]["ScopesView"];
+        };
+        /** @description A step of undo or redo. */
+        StepFrom: {
+            /** @description number of the revision that the user sees *\/ */
+            basedOn: number;
+        };
+        /**
+         * WarmthMove
+         * @description Warms or cools the whole picture as another daylight would, with a tint from green to magenta.
+         */
+        WarmthMove: {
+            /** @description Names the move within the look; given when missing. */
+            id?: string;
+            /** @constant */
+            kind: "warmth";
+            /**
+             * @description The name the user gave it; empty for none.
+             * @default
+             */
+            label?: string;
+            /**
+             * @description Whether it acts.
+             * @default true
+             */
+            on?: boolean;
+            /**
+             * @description How much of its effect is mixed in, in per cent.
+             * @default 100
+             */
+            strength?: number;
+            /**
+             * @description The colour its reach is measured on: the photo's own, or what the moves above made of it.
+             * @default source
+             * @enum {string}
+             */
+            reads?: "source" | "running";
+            /**
+             * @description Which colours it acts on; null is everything.
+             * @default null
+             */
+            reach?: components["schemas"]["Reach"] | null;
+            params?: components["schemas"]["WarmthParams"];
+        };
+        /** WarmthParams */
+        WarmthParams: {
+            /**
+             * @description To the left bluer, to the right more orange; equal steps look alike.
+             * @default 0
+             */
+            warmth?: number;
+            /**
+             * @description To the left greener, to the right more magenta.
+             * @default 0
+             */
+            tint?: number;
+        };
+        /** @description A grade, and the move being worked on. */
+        WatchedLook: {
+            look: components["schemas"]["Look"];
+            /** @description id of the move whose reach is asked about *\/ */
+            watch?: null | string;
         };
     };
     responses: never;

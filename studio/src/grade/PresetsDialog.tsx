@@ -34,7 +34,7 @@ export function PresetsDialog({ open, onClose, onTake }: Props) {
                         onTake(one);
                       }}
                     >
-                      <ListItemText primary={one.look.name} secondary={one.look.moves.map((move) => `${kindTitle(move.kind)}: ${move.label ?? moveWords(move)}`).join('; ')} />
+                      <ListItemText primary={one.look.name} secondary={one.look.moves.map((move) => `${kindTitle(move.kind)}: ${move.label ? move.label : moveWords({ ...move, id: '' })}`).join('; ')} />
                     </ListItemButton>
                   ))}
               </ul>

@@ -1,10 +1,11 @@
 import CloseIcon from '@mui/icons-material/Close';
 import { Box, ButtonBase, FormControlLabel, Slider, Switch, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
-import { useRef, useState } from 'react';
+import { useRef } from 'react';
 import { api } from '../api/client';
 import { AXES, HUE_GRADIENT } from '../bench/axes';
+import { useSliderSteps } from '../controls/useSliderSteps';
 import { WindowStrip } from './WindowStrip';
-import type { Move, Reach } from './looks';
+import { windowLimit, type Move, type Reach } from './looks';
 
 interface Props {
   reach: Reach | null;
@@ -14,7 +15,7 @@ interface Props {
   onFailure: (reason: unknown) => void;
 }
 
-const CHROMA = { ...AXES.chroma, max: 0.4, step: 0.005 };
+const CHROMA = { ...AXES.chroma, max: windowLimit('chroma'), step: 0.005 };
 
 /** Which colours a move acts on: stretches of hue, strength and lightness, each with soft edges, less the held colours. */
 export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Props) {
@@ -44,7 +45,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Prop
         label="Strength"
         whole="dull to vivid"
         value={now.chroma ?? null}
-        start={{ from: 0.06, to: 0.4, softFrom: 0.03, softTo: 0 }}
+        start={{ from: 0.06, to: windowLimit('chroma'), softFrom: 0.03, softTo: 0 }}
         axis={CHROMA}
         unit=""
         background="linear-gradient(90deg, oklch(0.65 0 60), oklch(0.65 0.16 60))"
@@ -119,15 +120,18 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Prop
 
 /** Tight to broad: all windows of the reach at once, from where they stand. */
 function Breadth({ reach, onChange, onFailure }: { reach: Reach; onChange: Props['onChange']; onFailure: Props['onFailure'] }) {
-  const [value, setValue] = useState(0);
   const start = useRef<Reach | null>(null);
   const asked = useRef(0);
-  const follow = (next: number, keep: boolean) => {
+  const steps = useSliderSteps(0, (next, keep) => {
     start.current ??= reach;
-    setValue(keep ? 0 : next);
     const order = ++asked.current;
     const from = start.current;
     if (keep) start.current = null;
+    if (next === 0 && !keep) {
+      start.current = null;
+      onChange(from, false);
+      return;
+    }
     api
       .scaledReach(from, 2 ** (next / 50))
       .then((scaled) => {
@@ -135,23 +139,26 @@ function Breadth({ reach, onChange, onFailure }: { reach: Reach; onChange: Props
         if (order === asked.current) onChange(scaled, keep);
       })
       .catch(onFailure);
-  };
+  });
+  const one = (next: number | number[]) => (Array.isArray(next) ? (next[0] ?? 0) : next);
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, pr: 0.75 }}>
       <Typography variant="caption">tighter</Typography>
       <Slider
         aria-label="Tighter or broader"
-        value={value}
+        value={steps.value}
         min={-100}
         max={100}
         track={false}
         marks={[{ value: 0 }]}
-        onChange={(_, next) => {
-          follow(next as number, false);
+        onChange={(event, next) => {
+          steps.show(one(next), event);
         }}
-        onChangeCommitted={(_, next) => {
-          follow(next as number, true);
+        onChangeCommitted={(event, next) => {
+          steps.commit(one(next), event);
         }}
+        onKeyUp={steps.letGo}
+        onBlur={steps.letGo}
       />
       <Typography variant="caption">broader</Typography>
     </Box>

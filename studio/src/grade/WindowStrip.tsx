@@ -1,7 +1,9 @@
 import { Box, Button, Typography } from '@mui/material';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { moved, spanOf, type Axis, type Edge, type WindowValue } from '../bench/axes';
+import { useRef, useState } from 'react';
+import { limitOf, moved, spanOf, type Axis, type Edge, type WindowValue } from '../bench/axes';
 import { NumberField } from '../controls/NumberField';
+import { useDragging } from '../drag/useDragging';
+import { useHeldKeys } from '../drag/useHeldKeys';
 
 type Handle = Edge | 'body';
 
@@ -29,7 +31,48 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
   /** The window while it is dragged; only this control is drawn anew for it. */
   const [live, setLive] = useState<WindowValue | null>(null);
   const value = live ?? kept;
-  const drag = useRef<{ handle: Handle; at: number; value: WindowValue } | null>(null);
+  const focused = useRef<Handle>('body');
+  const limit = limitOf(axis);
+  const show = (next: WindowValue) => {
+    setLive(next);
+    onChange(next, false);
+  };
+  const keep = (next: WindowValue) => {
+    setLive(null);
+    onChange(next, true);
+  };
+  const dragged = (by: number, handle: Handle) => {
+    const box = strip.current?.getBoundingClientRect();
+    return kept && box ? moved(kept, handle, (by / box.width) * max, axis, limit) : null;
+  };
+  const bind = useDragging<Handle>({
+    onStart: (_, handle) => {
+      focused.current = handle;
+      return true;
+    },
+    onMove: ({ by }, handle) => {
+      const next = dragged(by.x, handle);
+      if (next) show(next);
+    },
+    onEnd: ({ by }, handle) => {
+      const next = dragged(by.x, handle);
+      if (next && by.x !== 0) keep(next);
+      else setLive(null);
+    },
+    onAbandon: () => {
+      setLive(null);
+      onChange(kept, false);
+    },
+  });
+  const arrows = useHeldKeys<WindowValue>(
+    (event, so) => {
+      const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
+      const now = so ?? kept;
+      return way === undefined || !now ? null : moved(now, focused.current, way * step * (event.shiftKey ? 10 : 1), axis, limit);
+    },
+    show,
+    keep,
+  );
 
   if (!value) {
     return (
@@ -55,39 +98,15 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
   const softTo = value.softTo ?? 0;
   const wrap = (v: number) => (circular ? ((v % max) + max) % max : v);
   const width = spanOf(value, axis);
-  const softMax = circular ? 180 : max;
+  const softMax = circular ? 180 : limit;
 
-  const begin = (handle: Handle) => (event: PointerEvent) => {
-    event.preventDefault();
-    event.stopPropagation();
-    (event.currentTarget as HTMLElement).focus();
-    (event.currentTarget as HTMLElement).setPointerCapture(event.pointerId);
-    drag.current = { handle, at: event.clientX, value };
-  };
-  const shift = (event: PointerEvent, keep: boolean) => {
-    const box = strip.current?.getBoundingClientRect();
-    if (!drag.current || !box) return;
-    const next = moved(drag.current.value, drag.current.handle, ((event.clientX - drag.current.at) / box.width) * max, axis);
-    setLive(keep ? null : next);
-    onChange(next, keep);
-    if (keep) drag.current = null;
-  };
-  const keys = (handle: Handle) => (event: KeyboardEvent) => {
-    const way = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 }[event.key];
-    if (way === undefined) return;
-    event.preventDefault();
-    onChange(moved(value, handle, way * step * (event.shiftKey ? 10 : 1), axis), true);
-  };
   const percent = (v: number) => `${String((v / max) * 100)}%`;
   const events = (handle: Handle) => ({
-    onPointerDown: begin(handle),
-    onPointerMove: (event: PointerEvent) => {
-      shift(event, false);
+    ...bind(handle),
+    ...arrows,
+    onFocus: () => {
+      focused.current = handle;
     },
-    onPointerUp: (event: PointerEvent) => {
-      shift(event, true);
-    },
-    onKeyDown: keys(handle),
     tabIndex: 0,
     role: 'slider' as const,
     'aria-valuemin': 0,
@@ -161,8 +180,8 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
         {(
           [
             ['softFrom', softFrom, softMax, 'soft'],
-            ['from', value.from, max, 'from'],
-            ['to', value.to, max, 'to'],
+            ['from', value.from, limit, 'from'],
+            ['to', value.to, limit, 'to'],
             ['softTo', softTo, softMax, 'soft'],
           ] as const
         ).map(([field, now, top, word]) => (

@@ -1,10 +1,14 @@
 import schema from '../../../core/Format/look.schema.json';
-import type { BandMixMove, Look, Reach, SelectiveColourMove, ShiftMove } from '../generated/look';
+import type { components } from '../generated/api';
 
-export type Move = Look['moves'][number];
+/** A look as files and the server have it; its moves may be without ids. */
+export type LookFile = components['schemas']['Look'];
+type Identified<M> = M extends unknown ? M & { id: string } : never;
+export type Move = Identified<LookFile['moves'][number]>;
+export type Look = Omit<LookFile, 'moves'> & { moves: Move[] };
 export type MoveKind = Move['kind'];
 export type MoveOf<K extends MoveKind> = Extract<Move, { kind: K }>;
-export type { BandMixMove, Look, Reach, SelectiveColourMove, ShiftMove };
+export type Reach = components['schemas']['Reach'];
 
 /** What the schema says of one number on a slider. */
 export interface SettingInfo {
@@ -50,6 +54,11 @@ export function settingInfo(kind: MoveKind, ...path: string[]): SettingInfo {
   };
 }
 
+/** How far a window of a reach may go along its axis. */
+export function windowLimit(axis: 'hue' | 'chroma' | 'light'): number {
+  return definitions[`${axis}Window`]?.properties?.['to']?.maximum ?? 1;
+}
+
 export function kindTitle(kind: MoveKind): string {
   return definitions[`${kind}.params`]?.['x-title'] ?? kind;
 }
@@ -58,8 +67,32 @@ export function kindHelp(kind: MoveKind): string {
   return definitions[kind]?.description ?? '';
 }
 
+/** An id that no other move has. */
+export function newId(): string {
+  return `m${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+}
+
 export function newMove(kind: MoveKind): Move {
-  return { kind, label: '', on: true, strength: 100, reads: 'source', reach: null, params: {} };
+  return { id: newId(), kind, label: '', on: true, strength: 100, reads: 'source', reach: null, params: {} };
+}
+
+/** The same moves under ids of their own: a look put on a photo twice is two groups of moves. */
+export function withNewIds(moves: LookFile['moves']): Move[] {
+  return moves.map((move) => ({ ...move, id: newId() }));
+}
+
+/** A look whose every move has an id. */
+export function identified(look: LookFile): Look {
+  return { ...look, moves: look.moves.map((move) => ({ ...move, id: move.id ?? newId() })) };
+}
+
+export function moveOf(look: Look, id: string | null): Move | undefined {
+  return look.moves.find((move) => move.id === id);
+}
+
+/** True for a move in which nothing has been set. */
+export function isAtRest(move: Move): boolean {
+  return Object.keys(move.params ?? {}).length === 0;
 }
 
 export function isOn(move: Move): boolean {
@@ -75,8 +108,9 @@ export function withField<M extends Move>(move: M, change: Partial<Pick<M, 'labe
   return { ...move, ...change };
 }
 
-export function replaceMove(look: Look, index: number, move: Move): Look {
-  return { ...look, moves: look.moves.map((old, i) => (i === index ? move : old)) };
+/** The look with one of its moves changed; without a change when it has no such move. */
+export function withMove(look: Look, id: string, change: (move: Move) => Move): Look {
+  return { ...look, moves: look.moves.map((move) => (move.id === id ? change(move) : move)) };
 }
 
 /** A number as people write it: a true minus sign, no needless zeros. */

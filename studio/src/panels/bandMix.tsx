@@ -1,18 +1,18 @@
 import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
 import { ValueSlider } from '../controls/ValueSlider';
-import { settingInfo, signed, withField, type BandMixMove } from '../grade/looks';
+import { settingInfo, signed, withField, type MoveOf } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
 
 const BANDS = ['red', 'orange', 'yellow', 'lime', 'green', 'jade', 'cyan', 'azure', 'blue', 'violet', 'magenta', 'rose'] as const;
 type Band = (typeof BANDS)[number];
 const SETTINGS = ['hue', 'saturation', 'luminance'] as const;
 
-function touched(move: BandMixMove, band: Band): boolean {
+function touched(move: MoveOf<'band-mix'>, band: Band): boolean {
   return SETTINGS.some((name) => (move.params?.[band]?.[name] ?? 0) !== 0);
 }
 
 /** The band at hand: the one chosen, or the first that is changed. */
-function bandOf(move: BandMixMove, aspect: string | null): Band {
+function bandOf(move: MoveOf<'band-mix'>, aspect: string | null): Band {
   return BANDS.find((name) => name === aspect) ?? BANDS.find((name) => touched(move, name)) ?? 'orange';
 }
 

@@ -1,5 +1,7 @@
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, useState } from 'react';
+import { useDragging } from '../drag/useDragging';
+import { useHeldKeys } from '../drag/useHeldKeys';
 import { ValueSlider } from '../controls/ValueSlider';
 import { settingInfo, signed } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
@@ -63,30 +65,54 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
 /** The weights of the three zones over the tone axis, the photo's tones behind them; the bounds can be dragged. */
 function Tones({ move, zone, onChange, source, pointed }: Pick<Props, 'move' | 'onChange' | 'source' | 'pointed'> & { zone: Zone }) {
   const area = useRef<HTMLDivElement>(null);
-  const drag = useRef<number | null>(null);
+  const focused = useRef(0);
   const [live, setLive] = useState<number[] | null>(null);
-  const bounds = live ?? BOUNDS.map((name) => move.params?.bounds?.[name] ?? settingInfo('colour-balance', 'bounds', name).rest);
+  const kept = BOUNDS.map((name) => move.params?.bounds?.[name] ?? settingInfo('colour-balance', 'bounds', name).rest);
+  const bounds = live ?? kept;
   const shown = withParams(move, { bounds: Object.fromEntries(BOUNDS.map((name, i) => [name, bounds[i]])) });
   const drawing = useDrawing(shown);
-  const moved = (index: number, to: number): number[] => {
-    const low = bounds[index - 1] ?? 0;
-    const high = bounds[index + 1] ?? 1;
-    return bounds.map((v, i) => (i === index ? Math.round(Math.max(low, Math.min(high, to)) * 100) / 100 : v));
+  const moved = (now: number[], index: number, to: number): number[] => {
+    const low = now[index - 1] ?? 0;
+    const high = now[index + 1] ?? 1;
+    return now.map((v, i) => (i === index ? Math.round(Math.max(low, Math.min(high, to)) * 100) / 100 : v));
   };
   const send = (next: number[], keep: boolean) => {
     setLive(keep ? null : next);
     onChange(withParams(move, { bounds: Object.fromEntries(BOUNDS.map((name, i) => [name, next[i]])) }), keep);
   };
-  const follow = (event: PointerEvent, keep: boolean) => {
+  const dragged = (x: number, index: number) => {
     const box = area.current?.getBoundingClientRect();
-    if (drag.current === null || !box) return;
-    const next = moved(drag.current, (event.clientX - box.left) / box.width);
-    if (keep) drag.current = null;
-    send(next, keep);
+    return moved(kept, index, box ? (x - box.left) / box.width : 0);
   };
+  const bind = useDragging<number>({
+    onMove: ({ at }, index) => {
+      send(dragged(at.x, index), false);
+    },
+    onEnd: ({ at, by }, index) => {
+      if (by.x === 0) setLive(null);
+      else send(dragged(at.x, index), true);
+    },
+    onAbandon: () => {
+      setLive(null);
+      onChange(move, false);
+    },
+  });
+  const arrows = useHeldKeys<number[]>(
+    (event, so) => {
+      const way = { ArrowLeft: -0.01, ArrowRight: 0.01 }[event.key];
+      const now = so ?? kept;
+      return way === undefined ? null : moved(now, focused.current, (now[focused.current] ?? 0) + way * (event.shiftKey ? 10 : 1));
+    },
+    (next) => {
+      send(next, false);
+    },
+    (next) => {
+      send(next, true);
+    },
+  );
   const path = (line: number[] | undefined) => (line ?? []).map((v, i) => `${i === 0 ? 'M' : 'L'}${String((i / 100) * 100)} ${String(100 - v * 92)}`).join('');
   const tones = new Array<number>(60).fill(0);
-  for (const [column, , count] of source?.planes['light-chroma'] ?? []) {
+  for (const [column, , count] of source?.planes.cells['light-chroma'] ?? []) {
     const bin = Math.min(59, Math.floor(((column + 0.5) / (source?.planes.columns ?? 180)) * 60));
     tones[bin] = (tones[bin] ?? 0) + count;
   }
@@ -114,23 +140,10 @@ function Tones({ move, zone, onChange, source, pointed }: Pick<Props, 'move' | '
             aria-valuenow={bounds[i]}
             title={`${settingInfo('colour-balance', 'bounds', name).title} ${String(bounds[i])}`}
             style={{ left: `${String((bounds[i] ?? 0) * 100)}%`, top: name === 'shadowsFull' || name === 'highlightsFull' ? 2 : undefined, bottom: name === 'shadowsEnd' || name === 'highlightsStart' ? 2 : undefined }}
-            onPointerDown={(event) => {
-              event.preventDefault();
-              event.currentTarget.focus();
-              event.currentTarget.setPointerCapture(event.pointerId);
-              drag.current = i;
-            }}
-            onPointerMove={(event) => {
-              follow(event, false);
-            }}
-            onPointerUp={(event) => {
-              follow(event, true);
-            }}
-            onKeyDown={(event: KeyboardEvent) => {
-              const way = { ArrowLeft: -0.01, ArrowRight: 0.01 }[event.key];
-              if (way === undefined) return;
-              event.preventDefault();
-              send(moved(i, (bounds[i] ?? 0) + way * (event.shiftKey ? 10 : 1)), true);
+            {...bind(i)}
+            {...arrows}
+            onFocus={() => {
+              focused.current = i;
             }}
             sx={{ position: 'absolute', width: 9, height: 16, ml: '-4.5px', bgcolor: '#f2f2f2', border: '1px solid #222', borderRadius: '2px', cursor: 'ew-resize', clipPath: name.startsWith('shadows') ? 'polygon(0 0, 100% 50%, 0 100%)' : 'polygon(100% 0, 0 50%, 100% 100%)' }}
           />

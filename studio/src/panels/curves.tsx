@@ -40,7 +40,7 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
   };
   const counts = source?.scopes.histogram[channel === 'all' ? 'light' : channel] ?? [];
   const most = Math.max(1, ...counts.slice(2, 254));
-  const level = pointed ? levelOf(pointed.before.rgb, channel) : null;
+  const level = pointed?.along[channel]?.at ?? null;
   return (
     <Box>
       <ToggleButtonGroup
@@ -127,12 +127,6 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
   );
 }
 
-/** Where a colour lies on the axis of a channel. */
-function levelOf(rgb: readonly number[], channel: Channel): number {
-  const [r = 0, g = 0, b = 0] = rgb;
-  return channel === 'red' ? r : channel === 'green' ? g : channel === 'blue' ? b : (r + g + b) / 3;
-}
-
 export const curvesPanel: MovePanel<'curves'> = {
   kind: 'curves',
   Controls,
@@ -146,23 +140,17 @@ export const curvesPanel: MovePanel<'curves'> = {
     shares: false,
     apply: (move, reading, _right, up, _mode, _nearest, aspect) => {
       const channel: Channel = CHANNELS.find((name) => name === aspect) ?? 'all';
-      const x = Math.max(3, Math.min(252, Math.round(levelOf(reading.before.rgb, channel))));
+      const along = reading.along[channel];
+      if (!along) return move;
+      const x = Math.max(3, Math.min(252, Math.round(along.at)));
       const points = pointsOf(move, channel);
       const near = points.findIndex(([px]) => Math.abs(px - x) < 8);
       const lift = (y: number) => Math.round(Math.max(0, Math.min(255, y + up * 0.5)));
       const next: CurvePoint[] =
         near >= 0
           ? points.map(([px, py], i) => (i === near ? [px, lift(py)] : [px, py]))
-          : [...points.filter(([px]) => px < x), [x, lift(heightAt(points, x))] as CurvePoint, ...points.filter(([px]) => px > x)];
+          : [...points.filter(([px]) => px < x), [x, lift(along.height)] as CurvePoint, ...points.filter(([px]) => px > x)];
       return withParams(move, { [channel]: next });
     },
   },
 };
-
-/** Height of the straight line between the points around a place: where a new point begins. */
-export function heightAt(points: CurvePoint[], x: number): number {
-  const after = points.findIndex(([px]) => px >= x);
-  const [p, q] = [points[after - 1], points[after]];
-  if (!p || !q) return (q ?? p ?? points.at(-1))?.[1] ?? x;
-  return p[1] + ((q[1] - p[1]) * (x - p[0])) / (q[0] - p[0]);
-}

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import { CurveEditor, type CurvePoint } from '../controls/CurveEditor';
 import { NumberField } from '../controls/NumberField';
 import { settingInfo } from '../grade/looks';
-import { heightAt } from './curves';
 import type { MovePanel, PanelProps } from './panel';
 import { withParams } from './settings';
 import { useDrawing } from './useDrawing';
@@ -11,8 +10,6 @@ import { useDrawing } from './useDrawing';
 const CURVES = ['hue', 'saturation', 'luminance'] as const;
 type Curve = (typeof CURVES)[number];
 const MOST: Record<Curve, number> = { hue: 60, saturation: 100, luminance: 100 };
-/** Degrees to either side of a picked colour at which a guard keeps the rest of the circle still. */
-const GUARD = 28;
 
 type Props = PanelProps<'hue-curves'>;
 const pointsOf = (move: Props['move'], curve: Curve): CurvePoint[] => move.params?.[curve] ?? [];
@@ -159,18 +156,15 @@ export const hueCurvesPanel: MovePanel<'hue-curves'> = {
     apply: (move, reading, _right, up, _mode, _nearest, aspect) => {
       const curve = curveOf(aspect);
       const points = pointsOf(move, curve);
-      const hue = Math.round(reading.before.oklch[2] ?? 0) % 360;
+      const along = reading.along[curve];
+      if (!along) return move;
+      const hue = Math.round(along.at) % 360;
       const value = (y: number) => Math.round(Math.max(-MOST[curve], Math.min(MOST[curve], y + up * (curve === 'hue' ? 0.25 : 0.5))));
       const away = (other: number) => Math.abs(((other - hue + 540) % 360) - 180);
       const near = points.findIndex(([x]) => away(x) < 10);
       if (near >= 0) return withParams(move, { [curve]: points.map(([x, y], i) => (i === near ? [x, value(y)] : [x, y])) });
-      // The colour itself, and a guard on either side unless a point keeps the circle there already.
-      const added: CurvePoint[] = [[hue, value(points.length === 0 ? 0 : heightAt(points, hue))]];
-      for (const side of [-GUARD, GUARD]) {
-        const at = (hue + side + 360) % 360;
-        const between = points.some(([x]) => Math.sign(((x - hue + 540) % 360) - 180) === Math.sign(side) && away(x) < GUARD + 12);
-        if (!between) added.push([at, points.length === 0 ? 0 : Math.round(heightAt(points, at))]);
-      }
+      // The colour itself, and the guards that keep the rest of the circle still.
+      const added: CurvePoint[] = [[hue, value(along.height)], ...along.guards.map(([at, height]): CurvePoint => [Math.round(at) % 360, Math.round(height)])];
       return withParams(move, { [curve]: [...points, ...added].sort((p, q) => p[0] - q[0]) });
     },
   },

@@ -20,6 +20,10 @@ export interface Surroundings {
 
 export interface PanelProps<K extends MoveKind> extends Surroundings {
   move: MoveOf<K>;
+  /**
+   * Changes the move; with `keep` it is a step of undo, without it is only shown. What differs from the move that was given
+   * is what changes: an answer that comes late undoes nothing that was done meanwhile.
+   */
   onChange: (move: MoveOf<K>, keep: boolean) => void;
   /** Which target, band, channel or curve is at hand; the bench and the keys follow it. */
   aspect: string | null;

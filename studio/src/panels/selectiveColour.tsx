@@ -1,6 +1,6 @@
 import { Box, ButtonBase, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
 import { ValueSlider } from '../controls/ValueSlider';
-import { settingInfo, signed, withField, type SelectiveColourMove } from '../grade/looks';
+import { settingInfo, signed, withField, type MoveOf } from '../grade/looks';
 import { percent } from '../pots/PotsPanel';
 import { greys } from '../theme';
 import type { MovePanel, PanelProps } from './panel';
@@ -15,12 +15,12 @@ const CHIP: Record<Target, string> = {
   whites: '#e8e8e8', neutrals: '#8c8c8c', blacks: '#1c1c1c',
 };
 
-function touched(move: SelectiveColourMove, target: Target): boolean {
+function touched(move: MoveOf<'selective-colour'>, target: Target): boolean {
   return INKS.some((ink) => (move.params?.[target]?.[ink] ?? 0) !== 0);
 }
 
 /** The target at hand: the one chosen, or the first that is changed. */
-function targetOf(move: SelectiveColourMove, aspect: string | null): Target {
+function targetOf(move: MoveOf<'selective-colour'>, aspect: string | null): Target {
   return TARGETS.find((name) => name === aspect) ?? TARGETS.find((name) => touched(move, name)) ?? 'reds';
 }
 

@@ -28,9 +28,7 @@ export const sideWarmthPanel: MovePanel<'side-warmth'> = {
     modes: [{ id: 'side', title: '↕ the side that was pointed at' }],
     shares: false,
     apply: (move, reading, _right, up) => {
-      // Within a quarter turn of orange is the warm side.
-      const away = Math.abs((((reading.before.oklch[2] ?? 0) - 60 + 540) % 360) - 180);
-      const side = away < 90 ? 'warm' : 'cool';
+      const side = reading.warm ? 'warm' : 'cool';
       return withParams(move, { [side]: within('side-warmth', side, Math.round(numberOf(move, side) + up * 0.4)) });
     },
   },

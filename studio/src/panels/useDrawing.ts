@@ -7,7 +7,7 @@ export function useDrawing(move: Move): Record<string, number[]> {
   return (
     useQuery({
       queryKey: ['drawing', move.kind, JSON.stringify(move.params)],
-      queryFn: () => api.drawing({ tovrinLook: 1, moves: [{ kind: move.kind, params: move.params } as Move] }),
+      queryFn: () => api.drawing({ tovrinLook: 1, moves: [{ ...move, id: 'drawn', on: true, reach: null }] }),
       placeholderData: keepPreviousData,
       staleTime: Infinity,
       gcTime: 30_000,

@@ -1,5 +1,4 @@
-import { api } from '../api/client';
-import type { Look } from '../generated/look';
+import type { Look } from '../grade/looks';
 
 /** Lattices while something moves, the finest first: computed in a fraction of the settled one's time. */
 const DRAFT_LATTICES = [17, 13, 9] as const;
@@ -21,7 +20,7 @@ export interface FeedCube {
 
 interface Question {
   look: Look;
-  watch: number | null;
+  watch: string | null;
   lattice: number;
   order: number;
   askedAt: number | null;
@@ -36,43 +35,37 @@ export class CubeFeed {
   private shown = 0;
   private running = 0;
   private waiting: Question | null = null;
-  private timer: number | undefined;
+  private timer: ReturnType<typeof setTimeout> | undefined;
   private stopped = false;
   /** Which of the draft lattices keeps up with the hand here, with this grade. */
   private coarseness = 0;
 
   constructor(
+    private readonly compile: (look: Look, lattice: number, watch: string | null) => Promise<ArrayBuffer>,
     private readonly onCube: (cube: FeedCube) => void,
     private readonly onFailure: (reason: unknown) => void,
   ) {}
 
   /** Follows a control that is held: a draft at once, settled when it rests for a moment. */
-  follow(look: Look, watch: number | null, askedAt: number): void {
-    window.clearTimeout(this.timer);
+  follow(look: Look, watch: string | null, askedAt: number): void {
+    clearTimeout(this.timer);
     const order = ++this.order;
     this.ask({ look, watch, lattice: DRAFT_LATTICES[this.coarseness] ?? 9, order, askedAt });
-    this.timer = window.setTimeout(() => {
+    this.timer = setTimeout(() => {
       // On a slow machine the settled cube may overtake its draft, and then answers the input itself.
       this.settle(look, watch, this.shown < order ? askedAt : null);
     }, SETTLE_AFTER_MS);
   }
 
   /** Shows a grade as it is kept. */
-  settle(look: Look, watch: number | null, askedAt: number | null = null): void {
-    window.clearTimeout(this.timer);
+  settle(look: Look, watch: string | null, askedAt: number | null = null): void {
+    clearTimeout(this.timer);
     this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt });
-  }
-
-  /** Drops whatever is under way: it belongs to another photo. */
-  forget(): void {
-    window.clearTimeout(this.timer);
-    this.waiting = null;
-    this.shown = this.order;
   }
 
   stop(): void {
     this.stopped = true;
-    window.clearTimeout(this.timer);
+    clearTimeout(this.timer);
     this.waiting = null;
   }
 
@@ -88,8 +81,7 @@ export class CubeFeed {
     }
     this.running++;
     const sentAt = performance.now();
-    void api
-      .cube(question.look, question.lattice, question.watch)
+    void this.compile(question.look, question.lattice, question.watch)
       .then((buffer) => {
         if (question.lattice !== SETTLED_LATTICE) this.keepUp(performance.now() - sentAt);
         if (this.stopped || question.order <= this.shown) return;

@@ -1,5 +1,7 @@
 import { Box } from '@mui/material';
-import type { PointerEvent } from 'react';
+import { useRef } from 'react';
+import { useDragging } from '../drag/useDragging';
+import { useHeldKeys } from '../drag/useHeldKeys';
 import type { Rect } from './PhotoRenderer';
 import type { Place, Stroke } from './tools';
 
@@ -17,11 +19,64 @@ interface Props {
 /** What lies over the photo: the stroke being drawn, pinned probes, the divider of the split view. */
 export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: Props) {
   const at = ([x, y]: Place) => `${String(place.left + x * place.width)},${String(place.top + y * place.height)}`;
-  const stage = (event: PointerEvent) => (event.currentTarget.closest('[data-stage]') ?? event.currentTarget).getBoundingClientRect();
+  const over = useRef<HTMLDivElement>(null);
+  const divideFrom = useRef(0);
+  /** A place of the window, in CSS pixels of the stage. */
+  const onStage = (point: { x: number; y: number }) => {
+    const box = over.current?.getBoundingClientRect();
+    return { x: point.x - (box?.left ?? 0), y: point.y - (box?.top ?? 0), width: box?.width ?? 1 };
+  };
+  const placeOn = (point: { x: number; y: number }): Place => {
+    const { x, y } = onStage(point);
+    return [(x - place.left) / place.width, (y - place.top) / place.height];
+  };
+  const pinFrom = useRef<Place>([0, 0]);
+  const bindPin = useDragging<number>({
+    onStart: (_, index) => {
+      const pin = pins[index];
+      if (pin) pinFrom.current = [pin.x, pin.y];
+      return true;
+    },
+    onMove: ({ at: now }, index) => {
+      onPin(index, placeOn(now), false);
+    },
+    onEnd: ({ at: now, by }, index) => {
+      onPin(index, by.x === 0 && by.y === 0 ? pinFrom.current : placeOn(now), true);
+    },
+    onAbandon: (index) => {
+      onPin(index, pinFrom.current, true);
+    },
+  });
+  const shareAt = (point: { x: number; y: number }) => {
+    const { x, width } = onStage(point);
+    return Math.min(1, Math.max(0, x / width));
+  };
+  const bindDivider = useDragging({
+    onStart: () => {
+      divideFrom.current = divide ?? 0.5;
+      return true;
+    },
+    onMove: ({ at: now }) => {
+      onDivide(shareAt(now));
+    },
+    onEnd: () => undefined,
+    onAbandon: () => {
+      onDivide(divideFrom.current);
+    },
+  });
+  const dividerKeys = useHeldKeys<number>(
+    (event, so) => {
+      const way = { ArrowLeft: -0.02, ArrowRight: 0.02 }[event.key];
+      return way === undefined ? null : Math.min(1, Math.max(0, (so ?? divide ?? 0.5) + way));
+    },
+    onDivide,
+    onDivide,
+  );
   const first = stroke?.points[0];
   const last = stroke?.points.at(-1);
   return (
     <>
+      <div ref={over} style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }} />
       {stroke && first && last && (
         <svg style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }} aria-hidden>
           {stroke.shape === 'box' ? (
@@ -56,19 +111,7 @@ export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: P
             position: 'absolute', width: 17, height: 17, m: '-9px 0 0 -9px', borderRadius: '50%', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: 'rgb(0 0 0 / 35%)',
             color: '#fff', fontSize: 10, lineHeight: '14px', textAlign: 'center', cursor: 'move', userSelect: 'none', touchAction: 'none',
           }}
-          onPointerDown={(event) => {
-            event.stopPropagation();
-            event.currentTarget.setPointerCapture(event.pointerId);
-          }}
-          onPointerMove={(event) => {
-            if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-            const box = stage(event);
-            onPin(index, [(event.clientX - box.left - place.left) / place.width, (event.clientY - box.top - place.top) / place.height], false);
-          }}
-          onPointerUp={(event) => {
-            const box = stage(event);
-            onPin(index, [(event.clientX - box.left - place.left) / place.width, (event.clientY - box.top - place.top) / place.height], true);
-          }}
+          {...bindPin(index)}
         >
           {pin.number}
         </Box>
@@ -83,20 +126,11 @@ export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: P
           aria-valuenow={Math.round(divide * 100)}
           style={{ left: `${String(divide * 100)}%` }}
           sx={{ position: 'absolute', top: 0, bottom: 0, width: 17, ml: '-8.5px', cursor: 'ew-resize', touchAction: 'none', '&::before': { content: '""', position: 'absolute', left: 8, top: 0, bottom: 0, width: '1.5px', bgcolor: '#fff', boxShadow: '0 0 0 0.5px #000' } }}
-          onPointerDown={(event) => {
+          {...bindDivider(undefined)}
+          {...dividerKeys}
+          onDoubleClick={(event) => {
             event.stopPropagation();
-            event.currentTarget.setPointerCapture(event.pointerId);
-          }}
-          onPointerMove={(event) => {
-            if (!event.currentTarget.hasPointerCapture(event.pointerId)) return;
-            const box = stage(event);
-            onDivide(Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)));
-          }}
-          onKeyDown={(event) => {
-            const way = { ArrowLeft: -0.02, ArrowRight: 0.02 }[event.key];
-            if (way === undefined) return;
-            event.preventDefault();
-            onDivide(Math.min(1, Math.max(0, divide + way)));
+            onDivide(0.5);
           }}
         />
       )}

@@ -34,6 +34,8 @@ interface FitProps {
   /** What to do next, while there is no fit to speak of. */
   hint: string;
   canStartOver: boolean;
+  /** The next stroke will replace the reach. */
+  startsOver: boolean;
   onStartOver: () => void;
   fresh: boolean;
   onFresh: (fresh: boolean) => void;
@@ -41,7 +43,7 @@ interface FitProps {
 }
 
 /** How the last samples did, in words, and where to go from there. */
-export function FitBar({ fit, busy, hint, canStartOver, onStartOver, fresh, onFresh, onDismiss }: FitProps) {
+export function FitBar({ fit, busy, hint, canStartOver, startsOver, onStartOver, fresh, onFresh, onDismiss }: FitProps) {
   return (
     <StageNote>
       {busy && <CircularProgress size={14} aria-label="Working out the reach" />}
@@ -56,7 +58,7 @@ export function FitBar({ fit, busy, hint, canStartOver, onStartOver, fresh, onFr
         {fresh ? 'Widen the chosen move instead' : 'New move'}
       </Button>
       <Button disabled={!canStartOver} onClick={onStartOver}>
-        Start over
+        {startsOver ? 'Go on from here' : 'Start over'}
       </Button>
       {fit && (
         <IconButton aria-label="Dismiss" onClick={onDismiss}>

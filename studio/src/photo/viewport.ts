@@ -23,8 +23,13 @@ export function fitZoom(photo: Size, canvas: Size): number {
   return Math.max(0.001, Math.min((canvas.width - margin) / photo.width, (canvas.height - margin) / photo.height, MAX_ZOOM));
 }
 
+/** Device pixels per photo pixel, as it is shown now. */
+export function zoomOf(view: Viewport, photo: Size, canvas: Size): number {
+  return view.fit ? fitZoom(photo, canvas) : view.zoom;
+}
+
 export function placeOf(view: Viewport, photo: Size, canvas: Size): Rect {
-  const zoom = view.fit ? fitZoom(photo, canvas) : view.zoom;
+  const zoom = zoomOf(view, photo, canvas);
   const width = photo.width * zoom;
   const height = photo.height * zoom;
   // Whole pixels, so that at 100 % photo and screen pixels coincide.
@@ -51,4 +56,14 @@ export function held(view: Viewport, photo: Size, canvas: Size): Viewport {
   const reachX = (photo.width * view.zoom + canvas.width) / 2 - 60;
   const reachY = (photo.height * view.zoom + canvas.height) / 2 - 60;
   return { ...view, x: Math.max(-reachX, Math.min(reachX, view.x)), y: Math.max(-reachY, Math.min(reachY, view.y)) };
+}
+
+/** The whole photo, or 100 % with what is under a place (canvas device pixels) staying under it. */
+export function toggled(view: Viewport, photo: Size, canvas: Size, px: number, py: number): Viewport {
+  return view.fit ? zoomAt(view, photo, canvas, px, py, 1 / fitZoom(photo, canvas)) : FIT;
+}
+
+/** Moved by some device pixels; the whole photo stays where it is. */
+export function panned(view: Viewport, photo: Size, canvas: Size, x: number, y: number): Viewport {
+  return view.fit ? view : held({ ...view, x: view.x + x, y: view.y + y }, photo, canvas);
 }

@@ -163,7 +163,7 @@ function ProbeRow({ number, probe, reading, onSize, onRemove }: RowProps) {
 
 function clippingWords(scopes: Scopes): string {
   const parts = (['red', 'green', 'blue'] as const).flatMap((name) => {
-    const { low, high } = scopes.clipped[name];
+    const { low = 0, high = 0 } = scopes.clipped[name] ?? {};
     return [high > 0.0005 ? `${name} full ${(high * 100).toFixed(1)} %` : '', low > 0.0005 ? `${name} empty ${(low * 100).toFixed(1)} %` : ''];
   });
   const text = parts.filter((part) => part !== '').join(', ');

@@ -12,7 +12,7 @@ export function useSource(photoId: number): Source | undefined {
 const RESTS_AFTER_MS = 120;
 
 /** What the kept grade makes of the photo, and what the watched move takes in. */
-export function useReadings(photoId: number, look: Look | undefined, watch: number | null): Readings | undefined {
+export function useReadings(photoId: number, look: Look | undefined, watch: string | null): Readings | undefined {
   // Changes that follow each other quickly are read once, when they rest.
   const wanted = look === undefined ? null : JSON.stringify({ photoId, look, watch });
   const [rested, setRested] = useState(wanted);
@@ -24,26 +24,25 @@ export function useReadings(photoId: number, look: Look | undefined, watch: numb
       window.clearTimeout(timer);
     };
   }, [wanted]);
-  const { data } = useQuery({
+  // A desk belongs to one photo, so that what is kept while new ones are under way is never another's.
+  return useQuery({
     queryKey: ['readings', rested],
     queryFn: async ({ signal }) => {
-      const ask = JSON.parse(rested ?? '') as { photoId: number; look: Look; watch: number | null };
-      return { of: ask.photoId, readings: await api.readings(ask.photoId, ask.look, ask.watch, signal) };
+      const ask = JSON.parse(rested ?? '') as { photoId: number; look: Look; watch: string | null };
+      return api.readings(ask.photoId, ask.look, ask.watch, signal);
     },
     enabled: rested !== null,
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 60_000,
-  });
-  // The last readings stay while new ones are under way, but never those of another photo.
-  return data?.of === photoId ? data.readings : undefined;
+  }).data;
 }
 
 /** Readings at pinned probes; null for one that lies outside the photo. */
 export function useProbeReadings(photoId: number, look: Look | undefined, points: ProbePoint[]): (ProbeReading | null)[] | undefined {
   return useQuery({
     queryKey: ['probes', photoId, JSON.stringify(points), JSON.stringify(look)],
-    queryFn: () => api.probes(photoId, look as Look, null, points),
+    queryFn: () => api.probes(photoId, look as Look, points),
     enabled: look !== undefined && points.length > 0,
     placeholderData: keepPreviousData,
     gcTime: 60_000,
@@ -51,7 +50,7 @@ export function useProbeReadings(photoId: number, look: Look | undefined, points
 }
 
 /** The running reading under the pointer: one question at a time, the newest place wins. */
-export function usePointed(photoId: number, look: Look | undefined, watch: number | null): [ProbeReading | null, (at: Place | null) => void] {
+export function usePointed(photoId: number, look: Look | undefined, watch: string | null): [ProbeReading | null, (at: Place | null) => void] {
   const [reading, setReading] = useState<ProbeReading | null>(null);
   const state = useRef<{ busy: boolean; next: Place | null; gone: boolean }>({ busy: false, next: null, gone: true });
   const now = useRef({ photoId, look, watch });
@@ -64,7 +63,7 @@ export function usePointed(photoId: number, look: Look | undefined, watch: numbe
     if (!grade) return;
     s.busy = true;
     void api
-      .probes(now.current.photoId, grade, now.current.watch, [{ x: at[0], y: at[1], size: 5 }])
+      .probes(now.current.photoId, grade, [{ x: at[0], y: at[1], size: 5 }], { watch: now.current.watch })
       .then(([one]) => {
         if (!s.gone) setReading(one ?? null);
       })
@@ -102,11 +101,6 @@ export function useProbes(photoId: number): [ProbePoint[], (points: ProbePoint[]
     }
   }, [key]);
   const [points, setPoints] = useState(read);
-  const [of, setOf] = useState(photoId);
-  if (of !== photoId) {
-    setOf(photoId);
-    setPoints(read());
-  }
   const keep = useCallback(
     (next: ProbePoint[]) => {
       window.localStorage.setItem(key, JSON.stringify(next));

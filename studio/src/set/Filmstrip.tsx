@@ -4,7 +4,7 @@ import { Box, ButtonBase, IconButton, LinearProgress, Tooltip, Typography } from
 import { useRef } from 'react';
 import type { Photo } from '../api/client';
 import { greys } from '../theme';
-import type { Incoming } from './useBringIn';
+import type { Incoming } from './bringing';
 
 interface Props {
   photos: Photo[];
@@ -20,6 +20,15 @@ export function Filmstrip({ photos, current, incoming, onOpen, onFiles, onStop }
   const picker = useRef<HTMLInputElement>(null);
   return (
     <Box component="nav" aria-label="Photos of the set" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', overflowX: 'auto', flex: 1, minWidth: 0, height: 44 }}>
+      <ButtonBase
+        onClick={() => picker.current?.click()}
+        sx={{ position: 'sticky', left: 0, zIndex: 1, bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}
+      >
+        <AddIcon fontSize="small" />
+        <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>
+          Bring in photos
+        </Typography>
+      </ButtonBase>
       {photos.map((photo) => (
         <Tooltip key={photo.id} title={photo.name} placement="top">
           <ButtonBase
@@ -36,7 +45,7 @@ export function Filmstrip({ photos, current, incoming, onOpen, onFiles, onStop }
         </Tooltip>
       ))}
       {incoming.map((file) => (
-        <Box key={file.key} sx={{ flex: 'none', width: file.error === null ? 110 : 380, bgcolor: greys.raised, borderRadius: 0.5, p: 0.75, position: 'relative', overflow: 'hidden', py: 0.25 }} role="status">
+        <Box key={file.key} sx={{ flex: 'none', width: file.error === null ? 110 : 260, bgcolor: greys.raised, borderRadius: 0.5, p: 0.75, position: 'relative', overflow: 'hidden', py: 0.25 }} role="status">
           {file.error === null ? (
             <>
               <Typography variant="caption" noWrap component="div" sx={{ pr: 2, color: greys.text, lineHeight: 1.2 }}>
@@ -61,15 +70,6 @@ export function Filmstrip({ photos, current, incoming, onOpen, onFiles, onStop }
           </IconButton>
         </Box>
       ))}
-      <ButtonBase
-        onClick={() => picker.current?.click()}
-        sx={{ flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}
-      >
-        <AddIcon fontSize="small" />
-        <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>
-          Bring in photos
-        </Typography>
-      </ButtonBase>
       <input
         ref={picker}
         type="file"

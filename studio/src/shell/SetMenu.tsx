@@ -3,29 +3,60 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, Lis
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import type { Say } from './say';
 
 interface Props {
   current: { id: number; name: string } | null;
-  onOpen: (setId: number) => void;
+  /** Null opens whichever is there. */
+  onOpen: (setId: number | null) => void;
   onFailure: (reason: unknown) => void;
+  onSay: Say;
 }
 
-/** Which set is open; switching to another or beginning a new one. */
-export function SetMenu({ current, onOpen, onFailure }: Props) {
+/** Which set is open; switching to another, beginning, renaming, removing one. */
+export function SetMenu({ current, onOpen, onFailure, onSay }: Props) {
   const queries = useQueryClient();
-  const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
   const [at, setAt] = useState<HTMLElement | null>(null);
-  const [name, setName] = useState<string | null>(null);
-  const create = async () => {
-    if (name === null || name.trim() === '') return;
+  const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
+  const [naming, setNaming] = useState<{ what: 'new' | 'rename'; name: string } | null>(null);
+  const refetch = () => queries.invalidateQueries({ queryKey: ['sets'] });
+  const keepName = async () => {
+    const name = naming?.name.trim() ?? '';
+    if (!naming || name === '') return;
     try {
-      const set = await api.createSet(name.trim());
-      await queries.invalidateQueries({ queryKey: ['sets'] });
-      setName(null);
-      onOpen(set.id);
+      const set = naming.what === 'rename' && current ? await api.renameSet(current.id, name) : await api.createSet(name);
+      setNaming(null);
+      await refetch();
+      await queries.invalidateQueries({ queryKey: ['set', set.id] });
+      if (naming.what === 'new') onOpen(set.id);
     } catch (reason) {
       onFailure(reason);
     }
+  };
+  const remove = async (gone: { id: number; name: string }) => {
+    try {
+      await api.removeSet(gone.id);
+      await refetch();
+      onOpen(sets.find(({ id }) => id !== gone.id)?.id ?? null);
+      onSay(`“${gone.name}” was removed with its photos.`, {
+        title: 'Undo',
+        run: () => {
+          api
+            .restoreSet(gone.id)
+            .then(async (set) => {
+              await refetch();
+              onOpen(set.id);
+            })
+            .catch(onFailure);
+        },
+      });
+    } catch (reason) {
+      onFailure(reason);
+    }
+  };
+  const act = (what: () => void) => () => {
+    setAt(null);
+    what();
   };
   return (
     <>
@@ -34,6 +65,8 @@ export function SetMenu({ current, onOpen, onFailure }: Props) {
         sx={{ minWidth: 0 }}
         onClick={(event) => {
           setAt(event.currentTarget);
+          // Photos may have come or gone since the list was read.
+          void refetch();
         }}
       >
         <Typography variant="body2" noWrap sx={{ maxWidth: 260 }}>
@@ -48,36 +81,24 @@ export function SetMenu({ current, onOpen, onFailure }: Props) {
         }}
       >
         {sets.map((set) => (
-          <MenuItem
-            key={set.id}
-            selected={set.id === current?.id}
-            onClick={() => {
-              setAt(null);
-              onOpen(set.id);
-            }}
-          >
+          <MenuItem key={set.id} selected={set.id === current?.id} onClick={act(() => { onOpen(set.id); })}>
             <ListItemText primary={set.name} secondary={set.photoCount === 1 ? '1 photo' : `${String(set.photoCount)} photos`} />
           </MenuItem>
         ))}
         <Divider />
-        <MenuItem
-          onClick={() => {
-            setAt(null);
-            setName('');
-          }}
-        >
-          New set …
-        </MenuItem>
+        <MenuItem onClick={act(() => { setNaming({ what: 'new', name: '' }); })}>New set …</MenuItem>
+        {current && <MenuItem onClick={act(() => { setNaming({ what: 'rename', name: current.name }); })}>Rename this set …</MenuItem>}
+        {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
       </Menu>
       <Dialog
-        open={name !== null}
+        open={naming !== null}
         onClose={() => {
-          setName(null);
+          setNaming(null);
         }}
         maxWidth="xs"
         fullWidth
       >
-        <DialogTitle>New set</DialogTitle>
+        <DialogTitle>{naming?.what === 'rename' ? 'Rename this set' : 'New set'}</DialogTitle>
         <DialogContent>
           <TextField
             autoFocus
@@ -85,26 +106,26 @@ export function SetMenu({ current, onOpen, onFailure }: Props) {
             size="small"
             margin="dense"
             label="Name, for example the job or the day"
-            value={name ?? ''}
+            value={naming?.name ?? ''}
             slotProps={{ htmlInput: { maxLength: 200 } }}
             onChange={(event) => {
-              setName(event.target.value);
+              setNaming((now) => now && { ...now, name: event.target.value });
             }}
             onKeyDown={(event) => {
-              if (event.key === 'Enter') void create();
+              if (event.key === 'Enter') void keepName();
             }}
           />
         </DialogContent>
         <DialogActions>
           <Button
             onClick={() => {
-              setName(null);
+              setNaming(null);
             }}
           >
             Not now
           </Button>
-          <Button variant="contained" disabled={(name ?? '').trim() === ''} onClick={() => { void create(); }}>
-            Make it
+          <Button variant="contained" disabled={(naming?.name ?? '').trim() === ''} onClick={() => { void keepName(); }}>
+            {naming?.what === 'rename' ? 'Rename' : 'Make it'}
           </Button>
         </DialogActions>
       </Dialog>

@@ -1,11 +1,14 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { api, type Photo } from '../api/client';
+import { Deliver } from '../deliver/Deliver';
+import { PhotoDesk } from '../desk/PhotoDesk';
+import { forgetSession } from '../session/sessions';
 import { Filmstrip } from '../set/Filmstrip';
 import { useBringIn } from '../set/useBringIn';
 import { greys } from '../theme';
-import { PhotoDesk } from './PhotoDesk';
+import type { Say } from './say';
 import { SetMenu } from './SetMenu';
 import type { Route } from './useRoute';
 
@@ -13,12 +16,13 @@ interface Props {
   setId: number;
   photoId: number | null;
   go: (route: Route, replace?: boolean) => void;
-  onOpenSet: (setId: number) => void;
+  onOpenSet: (setId: number | null) => void;
   onFailure: (reason: unknown) => void;
+  onSay: Say;
 }
 
 /** One set on the screen: its photos below, one of them large, its grade on the right. */
-export function Workspace({ setId, photoId, go, onOpenSet, onFailure }: Props) {
+export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: Props) {
   const set = useQuery({ queryKey: ['set', setId], queryFn: () => api.set(setId) });
   const photos = set.data?.photos ?? [];
   const photo = photos.find((one) => one.id === photoId) ?? null;
@@ -31,13 +35,37 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure }: Props) {
     },
     [go, setId],
   );
-  const arrived = useCallback(
-    (arrivedPhoto: Photo) => {
-      openPhoto(arrivedPhoto.id);
-    },
-    [openPhoto],
-  );
-  const { incoming, add, stop } = useBringIn(setId, arrived);
+  const { incoming, add, stop } = useBringIn(setId);
+  const queries = useQueryClient();
+  const refetch = useCallback(() => {
+    void queries.invalidateQueries({ queryKey: ['set', setId] });
+    void queries.invalidateQueries({ queryKey: ['sets'] });
+  }, [queries, setId]);
+  const remove = async (gone: Photo) => {
+    try {
+      await api.removePhoto(gone.id);
+      // Its session ends with it: what was not kept could not be kept any more.
+      forgetSession(gone.id);
+      const index = photos.findIndex(({ id }) => id === gone.id);
+      const next = photos[index + 1] ?? photos[index - 1];
+      go({ setId, photoId: next?.id ?? null }, true);
+      refetch();
+      onSay(`${gone.name} was taken out of the set.`, {
+        title: 'Undo',
+        run: () => {
+          api
+            .restorePhoto(gone.id)
+            .then(() => {
+              refetch();
+              openPhoto(gone.id);
+            })
+            .catch(onFailure);
+        },
+      });
+    } catch (reason) {
+      onFailure(reason);
+    }
+  };
 
   useEffect(() => {
     if (set.data && !photo && firstId !== null) go({ setId, photoId: firstId }, true);
@@ -64,11 +92,21 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure }: Props) {
       }}
     >
       {photo && set.data ? (
-        <PhotoDesk photo={photo} photos={photos} set={set.data} onOpenPhoto={openPhoto} onOpenSet={onOpenSet} onFailure={onFailure} strip={strip} />
+        <PhotoDesk
+          key={photo.id}
+          photo={photo}
+          photos={photos}
+          onOpenPhoto={openPhoto}
+          onRemove={(gone) => { void remove(gone); }}
+          onFailure={onFailure}
+          sets={<SetMenu current={set.data} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />}
+          strip={strip}
+          deliver={(one) => <Deliver photo={one} />}
+        />
       ) : (
         <Box sx={{ flex: 1, display: 'flex', flexDirection: 'column', minHeight: 0 }}>
           <Box component="header" sx={{ display: 'flex', alignItems: 'center', px: 1, height: 44, bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
-            <SetMenu current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} />
+            <SetMenu current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />
           </Box>
           <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', p: 4 }}>
             {set.isError ? (

@@ -6,6 +6,10 @@ export interface KeyActions {
   undo: () => void;
   redo: () => void;
   toggleZoom: () => void;
+  /** In steps, above 0 closer. */
+  zoomBy: (steps: number) => void;
+  /** In steps to the right and down. */
+  pan: (right: number, down: number) => void;
   nextPhoto: (step: number) => void;
   before: (held: boolean) => void;
   reached: (held: boolean) => void;
@@ -15,6 +19,14 @@ export interface KeyActions {
   flash: (held: boolean) => void;
   escape: () => void;
   help: () => void;
+}
+
+const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+
+/** Arrow keys move the photo only while nothing else has them. */
+function onPhoto(): boolean {
+  const { activeElement } = document;
+  return activeElement === null || activeElement === document.body || activeElement.hasAttribute('data-stage');
 }
 
 /** Keys that work anywhere, except while a text is typed. Shown to the user by ShortcutsDialog. */
@@ -34,12 +46,21 @@ export function useKeys(actions: KeyActions): void {
         return;
       }
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event) || event.defaultPrevented) return;
-      if (document.querySelector('[role="dialog"], [role="menu"]')) return;
+      // While a menu, a list or a dialogue is open, letters are its own.
+      if (document.querySelector('.MuiModal-root')) return;
+      const arrow = onPhoto() ? ARROWS[event.key] : undefined;
+      if (arrow) {
+        now.current.pan(...arrow);
+        event.preventDefault();
+        return;
+      }
       const tool = TOOLS.find((one) => one.key.toLowerCase() === key);
       if (tool) now.current.tool(tool.tool);
       else if (key === 'b') {
         if (!event.repeat) now.current.before(true);
       } else if (key === 'z') now.current.toggleZoom();
+      else if (key === '+' || key === '=') now.current.zoomBy(1);
+      else if (key === '-') now.current.zoomBy(-1);
       else if (key === 'r') {
         if (!event.repeat) now.current.reached(true);
       } else if (key === 'q') {

@@ -1,0 +1,94 @@
+import UnfoldIcon from '@mui/icons-material/FullscreenExitOutlined';
+import FoldIcon from '@mui/icons-material/FullscreenOutlined';
+import KeyboardIcon from '@mui/icons-material/KeyboardOutlined';
+import RemoveIcon from '@mui/icons-material/PlaylistRemoveOutlined';
+import RedoIcon from '@mui/icons-material/Redo';
+import UndoIcon from '@mui/icons-material/Undo';
+import { Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
+import type { Photo } from '../api/client';
+import type { ViewMode } from '../photo/PhotoRenderer';
+import type { SessionState } from '../session/gradeSession';
+import { greys } from '../theme';
+import { VIEWS } from './views';
+
+interface Props {
+  photo: Photo;
+  grading: Pick<SessionState, 'canUndo' | 'canRedo' | 'unkept' | 'away'>;
+  view: ViewMode;
+  onView: (view: ViewMode) => void;
+  hasMove: boolean;
+  zoom: number;
+  onToggleZoom: () => void;
+  folded: boolean;
+  onFold: () => void;
+  onUndo: () => void;
+  onRedo: () => void;
+  onRetry: () => void;
+  onRemove: () => void;
+  onHelp: () => void;
+  /** The menu of sets, before the photo's name. */
+  sets: ReactNode;
+  /** Delivering, at the end. */
+  deliver: ReactNode;
+}
+
+/** The line at the top: which photo, how it is shown, undo and redo, delivering. */
+export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded, sets, deliver, ...on }: Props) {
+  return (
+    <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, height: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
+      {sets}
+      <Typography variant="body2" noWrap title={`${photo.name}, ${String(photo.width)} × ${String(photo.height)} pixels`} sx={{ fontWeight: 600, minWidth: 0 }}>
+        {photo.name}
+      </Typography>
+      <Act title="Take this photo out of the set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
+      <Box sx={{ flex: 1 }} />
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={view === 'source-clipped' ? 'clipped' : view}
+        aria-label="View"
+        onChange={(_, next: ViewMode | null) => {
+          if (next) onView(next);
+        }}
+        sx={{ flex: 'none', '& .MuiToggleButton-root': { px: 1 } }}
+      >
+        {VIEWS.map(({ mode, title, help, needsMove }) => (
+          <ToggleButton key={mode} value={mode} title={help} disabled={needsMove === true && !hasMove}>
+            {title}
+          </ToggleButton>
+        ))}
+      </ToggleButtonGroup>
+      <Box sx={{ flex: 1 }} />
+      {grading.away !== null && (
+        <Tooltip title={`${grading.away} It is tried again by itself; this tries now.`}>
+          <Button color="warning" onClick={on.onRetry} sx={{ whiteSpace: 'nowrap', flex: 'none' }}>
+            {grading.unkept > 1 ? `${String(grading.unkept)} changes not kept yet` : 'Not kept yet'}
+          </Button>
+        </Tooltip>
+      )}
+      <Tooltip title="Whole photo ↔ 100 % (Z)">
+        <Button onClick={on.onToggleZoom} sx={{ minWidth: 56, flex: 'none', fontVariantNumeric: 'tabular-nums' }} aria-label="Zoom">
+          {Math.round(zoom * 100)} %
+        </Button>
+      </Tooltip>
+      <Act title="Undo (Ctrl+Z)" name="Undo" icon={<UndoIcon fontSize="small" />} onClick={on.onUndo} disabled={!grading.canUndo} />
+      <Act title="Redo (Ctrl+Shift+Z)" name="Redo" icon={<RedoIcon fontSize="small" />} onClick={on.onRedo} disabled={!grading.canRedo} />
+      <Act title={folded ? 'Show the panels again (F)' : 'Fold the panels away (F)'} icon={folded ? <UnfoldIcon fontSize="small" /> : <FoldIcon fontSize="small" />} onClick={on.onFold} />
+      <Act title="Keys (?)" name="Keys" icon={<KeyboardIcon fontSize="small" />} onClick={on.onHelp} />
+      {deliver}
+    </Box>
+  );
+}
+
+function Act({ title, name = title, icon, onClick, disabled = false }: { title: string; name?: string; icon: ReactNode; onClick: () => void; disabled?: boolean }) {
+  return (
+    <Tooltip title={title}>
+      <span>
+        <IconButton aria-label={name} disabled={disabled} onClick={onClick}>
+          {icon}
+        </IconButton>
+      </span>
+    </Tooltip>
+  );
+}

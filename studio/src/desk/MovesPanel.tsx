@@ -1,0 +1,81 @@
+import { Box, Button, CircularProgress, Typography } from '@mui/material';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { api, type Photo } from '../api/client';
+import { Ledger } from '../grade/Ledger';
+import { MoveControls } from '../grade/MoveControls';
+import type { Move } from '../grade/looks';
+import type { Surroundings } from '../panels/panel';
+import type { GradeSession, SessionState } from '../session/gradeSession';
+import type { Judged } from './useJudging';
+
+interface Props {
+  photo: Photo;
+  grading: SessionState;
+  session: GradeSession;
+  move: Move | undefined;
+  onSelect: (id: string) => void;
+  /** Changes a move: what differs from the one given. */
+  onMove: (given: Move, next: Move, keep: boolean) => void;
+  judged: Judged | null;
+  onJudge: (judged: Judged | null) => void;
+  aspect: string | null;
+  onAspect: (aspect: string) => void;
+  surroundings: Surroundings;
+  onPointPot: (pot: number | null) => void;
+  onFailure: (reason: unknown) => void;
+}
+
+/** On the right: the grade, move by move, and the controls of the one at hand. */
+export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onFailure }: Props) {
+  const kept = grading.kept?.look;
+  const summary = useQuery({
+    queryKey: ['summary', photo.id, JSON.stringify(kept)],
+    queryFn: () => (kept ? api.summary(photo.id, kept) : Promise.resolve([])),
+    enabled: kept !== undefined && kept.moves.length > 0,
+    placeholderData: keepPreviousData,
+  }).data;
+  const { look } = grading;
+  if (!look) {
+    return (
+      <Box sx={{ p: 2, textAlign: 'center' }}>
+        {grading.phase === 'failed' ? (
+          <>
+            <Typography variant="body2" sx={{ mb: 1 }}>
+              {grading.failure}
+            </Typography>
+            <Button variant="outlined" onClick={session.retry}>
+              Try again
+            </Button>
+          </>
+        ) : (
+          <CircularProgress size={22} aria-label="Loading the grade" />
+        )}
+      </Box>
+    );
+  }
+  return (
+    <>
+      <Box sx={{ maxHeight: '38%', display: 'flex', flexDirection: 'column', flex: 'none' }}>
+        <Ledger look={look} selected={move?.id ?? null} summary={summary ?? []} onSelect={onSelect} onEdit={session.edit} solo={judged?.solo ? judged.id : null} onSolo={(id) => { onJudge(id === null ? null : { id, solo: true, part: null }); }} />
+      </Box>
+      {move && (
+        <MoveControls
+          key={`${move.id} ${move.kind}`}
+          move={move}
+          {...surroundings}
+          aspect={aspect}
+          onAspect={onAspect}
+          part={judged?.part ?? null}
+          onPart={(part) => {
+            onJudge(part === null && !judged?.solo ? null : { id: move.id, solo: judged?.solo ?? false, part });
+          }}
+          onChange={(next, keep) => {
+            onMove(move, next, keep);
+          }}
+          onPointPot={onPointPot}
+          onFailure={onFailure}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,79 @@
+import { Button, Typography } from '@mui/material';
+import type { Fit } from '../api/client';
+import type { Choosing, ChoosingState } from '../choose/choosing';
+import type { Move } from '../grade/looks';
+import type { ViewMode } from '../photo/PhotoRenderer';
+import { FitBar, PullBar, StageNote } from '../photo/StageTools';
+import type { Tool } from '../photo/tools';
+import type { Judged } from './useJudging';
+
+interface Props {
+  tool: Tool;
+  view: ViewMode;
+  move: Move | undefined;
+  picking: string | null;
+  onStopPicking: () => void;
+  judged: Judged | null;
+  onShowAll: () => void;
+  choosing: Choosing;
+  choosingState: ChoosingState;
+  fit: Fit | null;
+  pullBar: Parameters<typeof PullBar>[0];
+}
+
+/** The one line that says what the tool at hand is waiting for, or what is shown. */
+export function StageNotes({ tool, view, move, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, pullBar }: Props) {
+  if (picking !== null) {
+    return (
+      <StageNote>
+        <Typography variant="body2">Click {picking} on the photo.</Typography>
+        <Button onClick={onStopPicking}>Cancel</Button>
+      </StageNote>
+    );
+  }
+  if (judged) {
+    return (
+      <StageNote>
+        <Typography variant="body2">{judged.part === null ? 'Only this move is shown.' : `Only the ${judged.part.toLowerCase()} of this move is shown.`}</Typography>
+        <Button onClick={onShowAll}>Show everything</Button>
+      </StageNote>
+    );
+  }
+  if (tool === 'choose' || tool === 'hold') {
+    const anew = move !== undefined && choosingState.anew === move.id;
+    return (
+      <FitBar
+        fit={fit}
+        busy={choosingState.busy > 0}
+        hint={
+          anew
+            ? 'The next stroke takes the place of what this move reaches; until then it acts as it did.'
+            : tool === 'hold'
+              ? 'Click or drag over what must stay put.'
+              : move
+                ? move.reach?.invert
+                  ? 'This move acts on everything else: click or drag over what it is to leave alone.'
+                  : 'Click or drag over the colours that this move is to reach.'
+                : 'Click a colour, or drag over it: a move begins there.'
+        }
+        canStartOver={move?.reach != null}
+        startsOver={anew}
+        onStartOver={() => {
+          if (move) choosing.startOver(move.id);
+        }}
+        fresh={choosingState.fresh && tool === 'choose'}
+        onFresh={choosing.setFresh}
+        onDismiss={choosing.dismiss}
+      />
+    );
+  }
+  if (tool === 'pull') return <PullBar {...pullBar} />;
+  if (view === 'clipped' && tool === 'look') {
+    return (
+      <StageNote>
+        <Typography variant="body2">Bright: a channel is full. Dim: a channel is empty. Hold B for the source’s own.</Typography>
+      </StageNote>
+    );
+  }
+  return null;
+}

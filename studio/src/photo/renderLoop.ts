@@ -1,0 +1,87 @@
+import type { PhotoRenderer, ViewMode } from './PhotoRenderer';
+import { placeOf, type Size, type Viewport } from './viewport';
+
+/** What is drawn, besides the cube and the textures that the renderer holds. */
+export interface Scene {
+  photo: Size;
+  size: Size;
+  viewport: Viewport;
+  view: ViewMode;
+  /** Share of the stage left of which a split view shows the source. */
+  divide: number;
+}
+
+/** A frame that takes longer than this keeps the photo behind the hand. */
+const SLOW_FRAME_MS = 28;
+const SLOW_FRAMES = 3;
+/** Frames further apart than this are not in one movement. */
+const PAUSE_MS = 200;
+
+/**
+ * Draws at most once a frame, whatever asks for it. Without a graphics card a frame takes long: while a control is held,
+ * such a machine draws half as many pixels each way; at rest always all of them.
+ */
+export class RenderLoop {
+  private scheduled = 0;
+  private answering = 0;
+  private following = false;
+  private last = 0;
+  private slow = 0;
+  private scale = 1;
+  private scene: Scene | null = null;
+
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    private readonly renderer: PhotoRenderer,
+    private readonly surround: number,
+  ) {}
+
+  show(scene: Scene): void {
+    this.scene = scene;
+    this.ask();
+  }
+
+  /** A cube has come: whether it is a draft, and which input event it answers. */
+  cubeCame(settled: boolean, askedAt: number | null): void {
+    this.following = !settled;
+    if (askedAt !== null) this.answering = askedAt;
+    this.ask();
+  }
+
+  ask(): void {
+    if (this.scheduled === 0) this.scheduled = requestAnimationFrame(this.draw);
+  }
+
+  stop(): void {
+    cancelAnimationFrame(this.scheduled);
+  }
+
+  private readonly draw = () => {
+    this.scheduled = 0;
+    const { scene, canvas } = this;
+    if (!scene || scene.size.width === 0) return;
+    const scale = this.following ? this.scale : 1;
+    const [width, height] = [Math.round(scene.size.width * scale), Math.round(scene.size.height * scale)];
+    if (canvas.width !== width || canvas.height !== height) {
+      canvas.width = width;
+      canvas.height = height;
+    }
+    const place = placeOf(scene.viewport, scene.photo, scene.size);
+    this.renderer.draw({ left: place.left * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale }, scene.view, scene.view === 'split' ? scene.divide : null, this.surround);
+    if (this.following) this.keepPace();
+    if (this.answering > 0) {
+      // User Timing: from the input event to its frame, for bench/ and for whoever profiles the page.
+      performance.measure('tovrin:input-to-frame', { start: this.answering, end: performance.now() });
+      this.answering = 0;
+    }
+  };
+
+  private keepPace(): void {
+    const now = performance.now();
+    const took = now - this.last;
+    this.last = now;
+    if (took > PAUSE_MS) return;
+    this.slow = took > SLOW_FRAME_MS ? this.slow + 1 : Math.max(0, this.slow - 1);
+    if (this.slow >= SLOW_FRAMES) this.scale = 0.5;
+  }
+}

@@ -1,0 +1,61 @@
+import { useEffect, useState } from 'react';
+import { api } from '../api/client';
+import type { Look } from '../grade/looks';
+import type { PreviewListener } from '../session/gradeSession';
+import { CubeFeed } from './CubeFeed';
+import type { Drawing } from './useRenderer';
+
+export interface CubePreview {
+  /** The cube of the look at rest is shown. */
+  settled: boolean;
+  /** Any cube of this photo has been shown. */
+  shown: boolean;
+  /** Why the photo does not show the last change; null when it does. */
+  stale: string | null;
+}
+
+/** Keeps the cube in the renderer that of the look: settled while nothing moves, drafts while a control is held. */
+export function useCubePreview(drawing: Drawing | null, look: Look | undefined, watch: string | null, onPreview: (listener: PreviewListener) => () => void, attempt: number): CubePreview {
+  const [state, setState] = useState<CubePreview>({ settled: false, shown: false, stale: null });
+  const [feed, setFeed] = useState<CubeFeed | null>(null);
+  useEffect(() => {
+    if (!drawing) return;
+    const now = new CubeFeed(
+      (asked, lattice, watched) => api.cube(asked, lattice, watched),
+      (cube) => {
+        drawing.renderer.setCube(cube.nodes, cube.size, cube.settled);
+        setState({ settled: cube.settled, shown: true, stale: null });
+        drawing.loop.cubeCame(cube.settled, cube.askedAt);
+      },
+      (reason) => {
+        setState((before) => ({ ...before, stale: reason instanceof Error ? reason.message : String(reason) }));
+      },
+    );
+    setFeed(now);
+    setState((before) => ({ ...before, settled: false }));
+    return () => {
+      now.stop();
+      setFeed(null);
+    };
+  }, [drawing]);
+
+  // The text is what tells whether anything has changed; the object may be another one each time.
+  const text = look ? JSON.stringify(look) : null;
+  useEffect(() => {
+    if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
+  }, [feed, text, watch, attempt]);
+
+  useEffect(
+    () =>
+      onPreview((moved, inputAt) => {
+        if (moved === null) {
+          if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
+          return;
+        }
+        setState((before) => (before.settled ? { ...before, settled: false } : before));
+        feed?.follow(moved, watch, inputAt);
+      }),
+    [feed, onPreview, text, watch],
+  );
+  return state;
+}
