@@ -21,14 +21,23 @@ test('photos are brought in with the picker; what is no picture is named', async
   await page.getByLabel('Photo files').setInputFiles([file('shopping list.jpg', 'eggs, milk'), join(root, 'demo/photos/hue-wheel.png')]);
   await expect(page.getByText('“shopping list.jpg” is not'.replace(/[“”]/g, '"'))).toBeVisible();
   await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(2);
-  await expect(page.getByRole('banner').getByText('hue-wheel.png')).toBeVisible();
+  // Whoever is at work stays at work.
+  await expect(page.getByRole('banner').getByText('bowl-and-vase.jpg')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Bring in photos' })).toBeInViewport();
   await page.getByRole('button', { name: 'Dismiss the message about shopping list.jpg' }).click();
   await expect(page.getByText('is not a JPEG or PNG')).toHaveCount(0);
-  // Out again.
-  await page.getByRole('button', { name: 'More for this photo' }).click();
-  await page.getByRole('menuitem', { name: 'Remove from the set' }).click();
-  await page.getByRole('button', { name: 'Remove', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(1);
+  // Out again, back, and out.
+  await page.getByRole('button', { name: 'hue-wheel.png' }).last().click();
+  await studio.settled();
+  const takeOut = async () => {
+    await page.getByRole('button', { name: 'Take this photo out of the set' }).click();
+    await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(1);
+  };
+  await takeOut();
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+  await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(2);
+  await expect(page.getByRole('banner').getByText('hue-wheel.png')).toBeVisible();
+  await takeOut();
 });
 
 test('photos are brought in by dropping them', async ({ page }) => {
@@ -43,6 +52,7 @@ test('photos are brought in by dropping them', async ({ page }) => {
   await page.dispatchEvent('main', 'dragover', { dataTransfer: transfer });
   await expect(page.getByText('Drop to bring these photos into the set')).toBeVisible();
   await page.dispatchEvent('main', 'drop', { dataTransfer: transfer });
+  await page.getByRole('button', { name: 'dropped.png' }).click();
   await expect(page.getByRole('banner').getByText('dropped.png')).toBeVisible();
   await studio.settled();
 });
@@ -56,7 +66,7 @@ test('an export from the browser is the picture that the command line makes', as
   expect(download.suggestedFilename()).toBe('bowl-and-vase.jpg');
   const delivered = join(scratch, 'delivered.jpg');
   await download.saveAs(delivered);
-  await expect(page.getByText('Done: bowl-and-vase.jpg is in your downloads.')).toBeVisible();
+  await expect(page.getByRole('listitem').filter({ hasText: 'bowl-and-vase.jpg' }).first().getByText('Done: in your downloads.')).toBeVisible();
 
   const look = file('kept.json', JSON.stringify((await studio.kept(PHOTOS.bowl)).look));
   const rendered = join(scratch, 'rendered.jpg');
@@ -100,11 +110,19 @@ test('when the server cannot answer, the photo stays and the user is told', asyn
   await page.unroute('**/api/cube');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(stale).toHaveCount(0);
-  // Then nothing can be kept: that is said, and what the server has is shown again.
+  // Then nothing can be kept: that is said, what was done stays on the screen, and is kept as soon as that is possible.
   await page.route('**/api/photos/*/grade', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await page.getByRole('button', { name: 'Add a move' }).click();
   await page.getByRole('menuitem', { name: /^Warmth/ }).click();
-  await expect(page.getByText('The server does not answer.').first()).toBeVisible();
-  await expect(page.getByRole('option')).toHaveCount(moves + 1);
+  await expect(page.getByRole('button', { name: 'Not kept yet' })).toBeVisible();
+  await expect(page.getByRole('option')).toHaveCount(moves + 2);
+  expect((await studio.kept(PHOTOS.planters)).look.moves).toHaveLength(moves + 1);
+  // Not even a reload loses it.
+  page.once('dialog', (dialog) => void dialog.accept());
+  await page.reload();
+  await expect(page.getByRole('option')).toHaveCount(moves + 2);
   await page.unroute('**/api/photos/*/grade');
+  await page.getByRole('button', { name: 'Not kept yet' }).click();
+  await expect(page.getByRole('button', { name: 'Not kept yet' })).toHaveCount(0);
+  expect((await studio.kept(PHOTOS.planters)).look.moves).toHaveLength(moves + 2);
 });

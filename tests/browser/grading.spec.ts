@@ -131,15 +131,28 @@ test('what is reached is in colour, the rest in grey', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo' }).click();
 });
 
-test('a number that cannot be is said so and changes nothing', async ({ page }) => {
+test('a number is taken with its unit or a comma, brought within its range, and refused when it is none', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
   const { revision } = await studio.kept(PHOTOS.bowl);
-  await studio.number('Hue').fill('999');
+  const type = async (text: string, shown: string) => {
+    await studio.number('Hue').fill(text);
+    await studio.number('Hue').press('Enter');
+    await expect(studio.number('Hue')).toHaveValue(shown);
+  };
+  await studio.number('Hue').fill('red');
   await expect(page.getByText('Hue: a number from −180 to 180')).toBeVisible();
-  await studio.number('Hue').press('Enter');
-  await expect(studio.number('Hue')).toHaveValue('−27°');
+  await type('red', '−27°');
+  await expect(page.getByText('“red” is no number; hue is as it was.')).toBeVisible();
   expect((await studio.kept(PHOTOS.bowl)).revision).toBe(revision);
+  await type('999', '180°');
+  await expect(page.getByText('Hue goes from −180 to 180; it is now 180.')).toBeVisible();
+  await type('5 °', '5°');
+  await type('−12,5', '−12.5°');
+  // Each of them was one step.
+  await studio.allKept(PHOTOS.bowl, revision + 3);
+  for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(studio.number('Hue')).toHaveValue('−27°');
 });
 
 test('at 100 % photo and screen pixels coincide', async ({ page }) => {

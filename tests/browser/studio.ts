@@ -12,7 +12,7 @@ export const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 export const scratch = mkdtempSync(join(tmpdir(), 'tovrin-shots-'));
 
 /** Numbers of the demo photos, in the order of demo/set.json. */
-export const PHOTOS = { bowl: 1, bisque: 2, platter: 3, planters: 4, tiles: 5, wheel: 8, tones: 9 } as const;
+export const PHOTOS = { bowl: 1, bisque: 2, platter: 3, planters: 4, tiles: 5, second: 6, third: 7, wheel: 8, tones: 9 } as const;
 
 export function tovrin(args: string[], input?: string): string {
   return execFileSync(join(root, 'bin/tovrin'), args, { input, encoding: 'utf8', maxBuffer: 1 << 26 });
@@ -132,8 +132,25 @@ export class Studio {
     await this.settled();
   }
 
+  /** Gives a photo a grade, as another window would, and opens it. */
+  async openWith(photo: number, moves: object[]): Promise<void> {
+    await this.put(photo, moves);
+    await this.open(photo);
+  }
+
+  async put(photo: number, moves: object[]): Promise<void> {
+    const { revision } = await this.kept(photo);
+    const answer = await this.page.request.put(`/api/photos/${String(photo)}/grade`, { data: { basedOn: revision, look: { tovrinLook: 1, moves } } });
+    expect(answer.ok(), await answer.text()).toBe(true);
+  }
+
+  /** Waits until everything on the screen has been kept. */
+  async allKept(photo: number, revision: number): Promise<void> {
+    await expect.poll(async () => (await this.kept(photo)).revision).toBe(revision);
+  }
+
   /** The grade as the server has it. */
-  async kept(photo: number): Promise<{ revision: number; look: { moves: { params?: Record<string, unknown>; label?: string }[] } }> {
+  async kept(photo: number): Promise<{ revision: number; look: { moves: { id: string; kind: string; on: boolean; strength: number; params: Record<string, unknown>; label: string; reach: { hue: { from: number; to: number } | null; chroma: { from: number; to: number } | null } | null }[] } }> {
     return (await (await this.page.request.get(`/api/photos/${String(photo)}/grade`)).json()) as never;
   }
 }

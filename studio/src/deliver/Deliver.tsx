@@ -58,7 +58,7 @@ export function Deliver({ photo }: { photo: Photo }) {
       >
         {underWay.length === 0 ? 'Deliver' : `Deliver · ${String(Math.round((underWay.reduce((sum, job) => sum + job.progress, 0) / underWay.length) * 100))} %`}
       </Button>
-      <Popper open={anchor !== null} anchorEl={anchor} placement="bottom-end" style={{ zIndex: 1200 }}>
+      <Popper role={undefined} open={anchor !== null} anchorEl={anchor} placement="bottom-end" style={{ zIndex: 1200 }}>
         <Paper
           role="dialog"
           aria-label={`Deliver ${photo.name}`}

@@ -23,6 +23,9 @@ export interface DragHandlers<H> {
   onAbandon: (handle: H) => void;
 }
 
+/** The library counts these as an end like any other. */
+const TAKEN_AWAY = ['pointercancel', 'lostpointercapture'];
+
 /**
  * Every drag in the studio: captures the pointer, keeps what it began on, and can be given up at any time. Gives the
  * properties for an element, by the handle that it is.
@@ -46,7 +49,7 @@ export function useDragging<H = undefined>({ onStart, onMove, onEnd, onAbandon }
       if (!last) onMove(drag, handle);
       else {
         endDrag();
-        if (canceled) onAbandon(handle);
+        if (canceled || TAKEN_AWAY.includes(event.type)) onAbandon(handle);
         else onEnd(drag, handle);
       }
       return kept;

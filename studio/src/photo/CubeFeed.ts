@@ -11,6 +11,7 @@ const SETTLE_AFTER_MS = 140;
 const AT_ONCE = 1;
 
 export interface FeedCube {
+  look: Look;
   nodes: Float32Array;
   size: number;
   settled: boolean;
@@ -86,7 +87,7 @@ export class CubeFeed {
         if (question.lattice !== SETTLED_LATTICE) this.keepUp(performance.now() - sentAt);
         if (this.stopped || question.order <= this.shown) return;
         this.shown = question.order;
-        this.onCube({ nodes: new Float32Array(buffer), size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
+        this.onCube({ look: question.look, nodes: new Float32Array(buffer), size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
       })
       .catch((reason: unknown) => {
         if (!this.stopped && question.order > this.shown) this.onFailure(reason);

@@ -14,9 +14,12 @@ export interface CubePreview {
   stale: string | null;
 }
 
+/** The texts of the look whose settled cube is shown, and of the one that is only being tried, if any. */
+type Shown = Omit<CubePreview, 'settled'> & { settled: string | null; tried: string | null };
+
 /** Keeps the cube in the renderer that of the look: settled while nothing moves, drafts while a control is held. */
 export function useCubePreview(drawing: Drawing | null, look: Look | undefined, watch: string | null, onPreview: (listener: PreviewListener) => () => void, attempt: number): CubePreview {
-  const [state, setState] = useState<CubePreview>({ settled: false, shown: false, stale: null });
+  const [state, setState] = useState<Shown>({ settled: null, tried: null, shown: false, stale: null });
   const [feed, setFeed] = useState<CubeFeed | null>(null);
   useEffect(() => {
     if (!drawing) return;
@@ -24,7 +27,7 @@ export function useCubePreview(drawing: Drawing | null, look: Look | undefined, 
       (asked, lattice, watched) => api.cube(asked, lattice, watched),
       (cube) => {
         drawing.renderer.setCube(cube.nodes, cube.size, cube.settled);
-        setState({ settled: cube.settled, shown: true, stale: null });
+        setState((before) => ({ ...before, settled: cube.settled ? JSON.stringify(cube.look) : null, shown: true, stale: null }));
         drawing.loop.cubeCame(cube.settled, cube.askedAt);
       },
       (reason) => {
@@ -32,7 +35,7 @@ export function useCubePreview(drawing: Drawing | null, look: Look | undefined, 
       },
     );
     setFeed(now);
-    setState((before) => ({ ...before, settled: false }));
+    setState((before) => ({ ...before, settled: null }));
     return () => {
       now.stop();
       setFeed(null);
@@ -42,20 +45,22 @@ export function useCubePreview(drawing: Drawing | null, look: Look | undefined, 
   // The text is what tells whether anything has changed; the object may be another one each time.
   const text = look ? JSON.stringify(look) : null;
   useEffect(() => {
+    setState((before) => (before.tried === null ? before : { ...before, tried: null }));
     if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
   }, [feed, text, watch, attempt]);
 
   useEffect(
     () =>
       onPreview((moved, inputAt) => {
+        setState((before) => ({ ...before, settled: moved === null ? before.settled : null, tried: moved && JSON.stringify(moved) }));
         if (moved === null) {
           if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
           return;
         }
-        setState((before) => (before.settled ? { ...before, settled: false } : before));
         feed?.follow(moved, watch, inputAt);
       }),
     [feed, onPreview, text, watch],
   );
-  return state;
+  // Settled is what belongs to the look of this very moment, not to the one before an edit.
+  return { ...state, settled: state.settled !== null && state.settled === (state.tried ?? text) };
 }

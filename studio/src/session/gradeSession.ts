@@ -104,8 +104,10 @@ export class GradeSession {
     const { look } = this.snapshot;
     if (!look) return;
     const patch = patchBetween(look, change(look));
-    this.preview(null);
-    if (isEmpty(patch)) return;
+    if (isEmpty(patch)) {
+      this.preview(null);
+      return;
+    }
     this.queue.push({ what: 'edit', patch });
     this.changed();
     this.pump();

@@ -23,10 +23,11 @@ export interface KeyActions {
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
+const HAS_ARROWS = 'input, textarea, select, [role=slider], [role=option], [role=radio], [role=menuitem]';
+
 /** Arrow keys move the photo only while nothing else has them. */
 function onPhoto(): boolean {
-  const { activeElement } = document;
-  return activeElement === null || activeElement === document.body || activeElement.hasAttribute('data-stage');
+  return document.activeElement?.closest(HAS_ARROWS) == null;
 }
 
 /** Keys that work anywhere, except while a text is typed. Shown to the user by ShortcutsDialog. */

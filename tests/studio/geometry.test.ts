@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from 'vitest';
 import { AXES, axesOf, moved, spanOf } from '../../studio/src/bench/axes';
 import { FIT, fitZoom, held, placeOf, zoomAt } from '../../studio/src/photo/viewport';
 

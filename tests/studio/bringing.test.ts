@@ -1,0 +1,71 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { Photo } from '../../studio/src/api/client';
+import { Bringing } from '../../studio/src/set/bringing';
+import { deferred, turns } from './looks';
+
+interface Sent {
+  setId: number;
+  name: string;
+  progress: (share: number) => void;
+  arrive: () => void;
+  fail: (reason: unknown) => void;
+  signal: AbortSignal;
+}
+
+let sent: Sent[];
+let arrived: [number, number][];
+let bringing: Bringing;
+const file = (name: string) => ({ name }) as File;
+
+beforeEach(() => {
+  sent = [];
+  arrived = [];
+  bringing = new Bringing((setId, { name }, progress, signal) => {
+    const { promise, resolve, reject } = deferred<Photo>();
+    sent.push({ setId, name, progress, arrive: () => { resolve({ id: sent.length } as Photo); }, fail: reject, signal });
+    return promise;
+  });
+  bringing.onArrived = (setId, photo) => arrived.push([setId, photo.id]);
+});
+
+describe('bringing photos in', () => {
+  it('sends one after another, each into the set it was dropped on', async () => {
+    void bringing.add(1, [file('a.jpg'), file('b.jpg')]);
+    void bringing.add(2, [file('c.jpg')]);
+    await turns();
+    expect(sent.map(({ name }) => name)).toEqual(['a.jpg']);
+    for (let i = 0; i < 3; i++) {
+      sent[i]?.arrive();
+      await turns();
+    }
+    expect(sent.map(({ setId, name }) => `${String(setId)} ${name}`)).toEqual(['1 a.jpg', '1 b.jpg', '2 c.jpg']);
+    expect(arrived).toEqual([[1, 1], [1, 2], [2, 3]]);
+    expect(bringing.state).toEqual([]);
+  });
+
+  it('tells how far each is, and keeps the message of one that failed until it is dismissed', async () => {
+    void bringing.add(1, [file('a.jpg'), file('b.jpg')]);
+    await turns();
+    sent[0]?.progress(0.4);
+    expect(bringing.state[0]).toMatchObject({ share: 0.4, error: null });
+    sent[0]?.fail(new Error('“a.jpg” is no picture.'));
+    await turns();
+    sent[1]?.arrive();
+    await turns();
+    expect(bringing.state).toMatchObject([{ name: 'a.jpg', error: '“a.jpg” is no picture.' }]);
+    bringing.stop(bringing.state[0]?.key ?? 0);
+    expect(bringing.state).toEqual([]);
+  });
+
+  it('stops what is under way, and never begins what was stopped before its turn', async () => {
+    void bringing.add(1, [file('a.jpg'), file('b.jpg'), file('c.jpg')]);
+    await turns();
+    bringing.stop(bringing.state[1]?.key ?? 0);
+    bringing.stop(bringing.state[0]?.key ?? 0);
+    expect(sent[0]?.signal.aborted).toBe(true);
+    sent[0]?.fail(new Error('Stopped.'));
+    await turns();
+    expect(sent.map(({ name }) => name)).toEqual(['a.jpg', 'c.jpg']);
+    expect(bringing.state.map(({ name }) => name)).toEqual(['c.jpg']);
+  });
+});

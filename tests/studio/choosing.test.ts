@@ -1,0 +1,144 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { Fit, Sample } from '../../studio/src/api/client';
+import { Choosing } from '../../studio/src/choose/choosing';
+import { sampleMemory } from '../../studio/src/choose/sampleMemory';
+import { sampleOf } from '../../studio/src/choose/useChoosing';
+import type { Look, Reach } from '../../studio/src/grade/looks';
+import { deferred, look, shift, turns } from './looks';
+
+const stroke = (x: number, as: 'wanted' | 'held' = 'wanted'): Sample => ({ as, shape: 'point', points: [[x, 0.5]] });
+const reachTo = (to: number): Reach => ({ hue: { from: 0, to }, chroma: null, light: null, invert: false, held: [] });
+/** A fit whose reach tells how many samples, and which base, it was made of. */
+const fitOf = (base: Reach | null, samples: Sample[]): Fit => ({ reach: reachTo((base?.hue?.to ?? 0) + samples.length), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`] });
+
+let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void };
+let asked: { base: Reach | null; samples: Sample[]; answer: () => void; fail: (reason: unknown) => void }[];
+let selected: string[];
+let failures: unknown[];
+let choosing: Choosing;
+let stored: Map<string, string>;
+
+beforeEach(() => {
+  grading = { state: { look: look(shift('a')) }, edit: (change) => { grading.state = { look: grading.state.look && change(grading.state.look) }; } };
+  asked = [];
+  selected = [];
+  failures = [];
+  stored = new Map();
+  choosing = new Choosing(
+    grading,
+    (base, samples) => {
+      const { promise, resolve, reject } = deferred<Fit>();
+      asked.push({ base, samples, answer: () => { resolve(fitOf(base, samples)); }, fail: reject });
+      return promise;
+    },
+    sampleMemory(1, { getItem: (key) => stored.get(key) ?? null, setItem: (key, value) => { stored.set(key, value); }, removeItem: (key) => { stored.delete(key); } }),
+    (id) => selected.push(id),
+    (reason) => failures.push(reason),
+  );
+});
+
+const reach = (id: string) => grading.state.look?.moves.find((move) => move.id === id)?.reach;
+const answer = async () => {
+  await turns();
+  asked.at(-1)?.answer();
+  await turns();
+};
+
+describe('choosing by strokes', () => {
+  it('counts both of two strokes in quick succession', async () => {
+    void choosing.stroke(stroke(0.1), 'a');
+    void choosing.stroke(stroke(0.2), 'a');
+    expect(choosing.state.busy).toBe(2);
+    await answer();
+    await answer();
+    expect(asked.map(({ samples }) => samples.length)).toEqual([1, 2]);
+    expect(reach('a')).toEqual(reachTo(2));
+    expect(choosing.state.busy).toBe(0);
+  });
+
+  it('loses nothing that is changed while the answer is on its way', async () => {
+    void choosing.stroke(stroke(0.1), 'a');
+    await turns();
+    grading.edit((now) => ({ ...now, moves: [shift('a', 33), shift('b', 7)] }));
+    await answer();
+    expect(grading.state.look?.moves).toMatchObject([{ id: 'a', params: { hue: 33 }, reach: reachTo(1) }, { id: 'b', params: { hue: 7 } }]);
+  });
+
+  it('begins a move, and a second quick stroke goes to the same one', async () => {
+    grading.state = { look: look() };
+    void choosing.stroke(stroke(0.1), null);
+    void choosing.stroke(stroke(0.2), null);
+    await answer();
+    await answer();
+    expect(grading.state.look?.moves).toHaveLength(1);
+    expect(grading.state.look?.moves[0]?.reach).toEqual(reachTo(2));
+    expect(selected).toEqual([grading.state.look?.moves[0]?.id]);
+  });
+
+  it('begins a new move beside one that does something already', async () => {
+    grading.state = { look: look(shift('a', 20)) };
+    choosing.setFresh(true);
+    void choosing.stroke(stroke(0.1), 'a');
+    await answer();
+    expect(grading.state.look?.moves.map(({ id }) => id)[0]).toBe('a');
+    expect(grading.state.look?.moves).toHaveLength(2);
+    expect(reach('a')).toBeNull();
+    expect(choosing.state.fresh).toBe(false);
+  });
+
+  it('goes on from its own samples after an undo', async () => {
+    void choosing.stroke(stroke(0.1), 'a');
+    await answer();
+    void choosing.stroke(stroke(0.2), 'a');
+    await answer();
+    // Undo: the reach of the first stroke is there again.
+    grading.edit(() => look(shift('a', 0, { reach: reachTo(1) })));
+    void choosing.stroke(stroke(0.3), 'a');
+    await turns();
+    expect(asked.at(-1)?.samples.map(({ points }) => points[0]?.[0])).toEqual([0.1, 0.3]);
+  });
+
+  it('says how the last stroke did only while that is true', async () => {
+    void choosing.stroke(stroke(0.1), 'a');
+    await answer();
+    expect(choosing.fitOf('a', reach('a') ?? null)?.words).toEqual(['1 strokes']);
+    expect(choosing.fitOf('a', null)).toBeNull();
+    expect(choosing.fitOf('b', reach('a') ?? null)).toBeNull();
+    choosing.dismiss();
+    expect(choosing.fitOf('a', reach('a') ?? null)).toBeNull();
+  });
+
+  it('starts over with the next stroke, and until then the move acts as it did', async () => {
+    grading.edit(() => look(shift('a', 10, { reach: reachTo(5) })));
+    choosing.startOver('a');
+    expect(reach('a')).toEqual(reachTo(5));
+    void choosing.stroke(stroke(0.4), 'a');
+    await answer();
+    expect(asked.at(-1)).toMatchObject({ base: null, samples: [stroke(0.4)] });
+    expect(reach('a')).toEqual(reachTo(1));
+    expect(choosing.state.anew).toBeNull();
+  });
+
+  it('tells of a failure, and of a move that is gone, and works on', async () => {
+    void choosing.stroke(stroke(0.1), 'a');
+    await turns();
+    asked[0]?.fail(new Error('away'));
+    await turns();
+    void choosing.stroke(stroke(0.1), 'gone');
+    await turns();
+    expect(failures.map(String)).toEqual(['Error: away', expect.stringContaining('is gone')]);
+    void choosing.stroke(stroke(0.2), 'a');
+    await answer();
+    expect(reach('a')).toEqual(reachTo(1));
+  });
+});
+
+describe('a stroke as a sample', () => {
+  it('keeps its ends and no more points than say anything', () => {
+    const points = Array.from({ length: 3001 }, (_, i): [number, number] => [i / 3000, 0.5]);
+    const sample = sampleOf('wanted', 'path', points);
+    expect(sample.points.length).toBeLessThan(520);
+    expect([sample.points[0], sample.points.at(-1)]).toEqual([points[0], points.at(-1)]);
+    expect(sampleOf('held', 'point', [[0.5, 0.5]]).points).toEqual([[0.5, 0.5]]);
+  });
+});
