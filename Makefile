@@ -22,6 +22,8 @@ demo: build
 test: test-packages build
 	@echo "== Core and application tests"
 	. bin/php-options && php $$TOVRIN_PHP_OPTIONS vendor/bin/phpunit
+	@echo "== Tests of the studio's parts"
+	npm run --silent --workspace studio test
 	@echo "== Browser tests"
 	npm run --silent --workspace tests/browser test
 

@@ -15,7 +15,11 @@ const server = spawn(join(root, 'bin/tovrin'), ['serve', '--port', String(port)]
 await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('served at') && ready()));
 let browser;
 try {
-  const post = async (path, body) => (await fetch(base + path, { method: path.endsWith('grade') ? 'PUT' : 'POST', body })).json();
+  const post = async (path, body) => {
+    const answer = await fetch(base + path, { method: path.endsWith('grade') ? 'PUT' : 'POST', body, headers: { 'Content-Type': typeof body === 'string' ? 'application/json' : 'application/octet-stream' } });
+    if (!answer.ok) throw new Error(await answer.text());
+    return answer.json();
+  };
   await post('/api/sets', '{"name":"Bench"}');
   execFileSync('/usr/bin/convert', [join(root, 'demo/photos/bowl-and-vase.jpg'), '-resize', '6000x4000!', '-quality', '92', join(data, '24mp.jpg')]);
   await post('/api/sets/1/photos?name=24mp.jpg', readFileSync(join(data, '24mp.jpg')));

@@ -23,7 +23,10 @@ const browser = await chromium.launch({
 async function grade(photo, look) {
   const address = `${base}/api/photos/${photo}/grade`;
   const kept = await (await fetch(address)).json();
-  if (look) await fetch(address, { method: 'PUT', body: JSON.stringify({ basedOn: kept.revision, look }) });
+  if (look) {
+    const answer = await fetch(address, { method: 'PUT', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ basedOn: kept.revision, look }) });
+    if (!answer.ok) throw new Error(await answer.text());
+  }
   return kept.look;
 }
 
@@ -167,6 +170,8 @@ try {
   });
   await picture('deliver', 1, async ({ page }) => {
     await page.getByRole('button', { name: 'Deliver' }).click();
+    await page.getByRole('button', { name: 'Export', exact: true }).click();
+    await page.getByText('Done: in your downloads.').waitFor();
   });
 } finally {
   await browser.close();

@@ -9,6 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Kernel;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\Supervisor;
@@ -23,6 +24,13 @@ final class ServeCommand extends Command
         $this->addOption('port', 'p', InputOption::VALUE_REQUIRED, 'port on 127.0.0.1', self::DEFAULT_PORT);
     }
 
+    /** Containers of sources that are no more; see Kernel::buildStamp(). */
+    private static function clearOldContainers(Kernel $kernel): void
+    {
+        $now = $kernel->getCacheDir();
+        (new Filesystem())->remove(array_filter(glob(\dirname($now).'/'.$kernel->getEnvironment().'*') ?: [], static fn (string $path): bool => $path !== $now));
+    }
+
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $port = Files::option($input, 'port') ?? '';
@@ -32,6 +40,7 @@ final class ServeCommand extends Command
         $kernel = Kernel::booted();
         Database::migrate($kernel);
         $kernel->shutdown();
+        self::clearOldContainers($kernel);
         // Children find the same container, even while the sources change under them.
         putenv('TOVRIN_BUILD='.Kernel::buildStamp());
         $bin = $kernel->getProjectDir().'/bin/tovrin.php';

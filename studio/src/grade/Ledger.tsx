@@ -4,8 +4,8 @@ import type { MoveSummary } from '../api/client';
 import { greys } from '../theme';
 import { AddMove } from './AddMove';
 import { LedgerRow } from './LedgerRow';
-import { added, atRest, begunWith, duplicated, named, newId, placed, removed, shifted, switched, type Edit } from './ledgerEdits';
-import type { Look } from './looks';
+import { added, atRest, begunWith, duplicated, named, placed, removed, shifted, switched, type Edit } from './ledgerEdits';
+import { newId, type Look } from './looks';
 
 interface Props {
   look: Look;

@@ -1,4 +1,4 @@
-import { isAtRest, moveOf, newId, newMove, withField, withMove, withNewIds, type Look, type LookFile, type MoveKind } from './looks';
+import { isAtRest, moveOf, newMove, withField, withMove, withNewIds, type Look, type LookFile, type MoveKind } from './looks';
 
 /** What can be done to the list of moves, each a function of the newest look. */
 export type Edit = (look: Look) => Look;
@@ -64,5 +64,3 @@ export function begunWith(look: LookFile): { edit: Edit; id: string | null } {
   const moves = withNewIds(look.moves);
   return { id: moves[0]?.id ?? null, edit: (newest) => ({ ...newest, moves: [...newest.moves, ...moves] }) };
 }
-
-export { newId };
