@@ -114,7 +114,7 @@ final class SchemaOf
                 $class->getProperty($name)->getAttributes(Constraint::class, \ReflectionAttribute::IS_INSTANCEOF),
             ));
             if (1 === preg_match('/@param\s+\S.*\$'.$name.'[ \t]+(\S.*)/', (string) $constructor?->getDocComment(), $found) && !isset($schema['$ref'])) {
-                $schema['description'] = $found[1];
+                $schema['description'] = rtrim($found[1], ' */');
             }
             $properties[$name] = $schema;
             if (!$parameter->isOptional()) {

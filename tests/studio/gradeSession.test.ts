@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Look } from '../../studio/src/grade/looks';
-import { GradeSession, type GradeServer, type Kept } from '../../studio/src/session/gradeSession';
+import { GradeSession } from '../../studio/src/session/gradeSession';
+import type { GradeServer, Kept } from '../../studio/src/session/grading';
 import type { Patch } from '../../studio/src/session/lookPatch';
 import { deferred, hueOf, look, shift, turns } from './looks';
 

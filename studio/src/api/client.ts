@@ -1,7 +1,7 @@
 import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
 import { identified, type Look, type Reach } from '../grade/looks';
-import type { Kept } from '../session/gradeSession';
+import type { Kept } from '../session/grading';
 
 type Schemas = components['schemas'];
 export type Photo = Schemas['PhotoView'];

@@ -8,7 +8,7 @@ import { Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Tooltip, Typo
 import type { ReactNode } from 'react';
 import type { Photo } from '../api/client';
 import type { ViewMode } from '../photo/PhotoRenderer';
-import type { SessionState } from '../session/gradeSession';
+import type { SessionState } from '../session/grading';
 import { greys } from '../theme';
 import { VIEWS } from './views';
 

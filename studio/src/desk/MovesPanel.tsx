@@ -5,7 +5,8 @@ import { Ledger } from '../grade/Ledger';
 import { MoveControls } from '../grade/MoveControls';
 import type { Move } from '../grade/looks';
 import type { Surroundings } from '../panels/panel';
-import type { GradeSession, SessionState } from '../session/gradeSession';
+import type { GradeSession } from '../session/gradeSession';
+import type { SessionState } from '../session/grading';
 import type { Judged } from './useJudging';
 
 interface Props {

@@ -1,24 +1,23 @@
-import { Box, Button, Typography } from '@mui/material';
-import { useCallback, useState, type ComponentType, type ReactNode } from 'react';
-import { api, type Photo, type ProbePoint, type ProbeReading } from '../api/client';
-import type { PlaneName } from '../bench/axes';
-import { Bench } from '../bench/Bench';
+import { Box } from '@mui/material';
+import { useCallback, useState, type ReactNode } from 'react';
+import { api, type Photo } from '../api/client';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
 import { isAtRest, newMove, withField, type Move, type MoveKind } from '../grade/looks';
-import { panelOf } from '../panels';
-import type { PanelProps, Surroundings } from '../panels/panel';
+import type { Surroundings } from '../panels/panel';
 import type { ViewMode } from '../photo/PhotoRenderer';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolBar } from '../photo/StageTools';
 import type { Place, StrokeShape, Tool } from '../photo/tools';
 import { PotsPanel } from '../pots/PotsPanel';
 import { ReadingsDrawer } from '../read/ReadingsDrawer';
-import { usePointed, useProbeReadings, useProbes, useReadings, useSource } from '../read/useColours';
+import { usePointed, useProbeReadings, useReadings, useSource } from '../read/useColours';
 import { applyPatch, patchOfMove } from '../session/lookPatch';
 import { useGradeSession } from '../session/useGradeSession';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import { useKeys } from '../shell/useKeys';
 import { greys } from '../theme';
+import { DeskBench } from './DeskBench';
+import { DeskFooter } from './DeskFooter';
 import { DeskHeader } from './DeskHeader';
 import { MovesPanel } from './MovesPanel';
 import { StageNotes } from './StageNotes';
@@ -26,6 +25,7 @@ import { useFlash } from './useFlash';
 import { useGradedDot } from './useGradedDot';
 import { useJudging } from './useJudging';
 import { usePicking } from './usePicking';
+import { usePins } from './usePins';
 import { usePulling } from './usePulling';
 import { useSelection } from './useSelection';
 import { useStage } from './useStage';
@@ -44,8 +44,6 @@ interface Props {
 }
 
 const BESIDE = 'That place lies beside the photo. Click on the photo to pin a probe.';
-const PROBE_SIZE = 5;
-const inside = (share: number) => Math.min(0.9999, Math.max(0, share));
 
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
 export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, onRemove, onFailure }: Props) {
@@ -60,7 +58,6 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   const [divide, setDivide] = useState(0.5);
   const [folded, setFolded] = useState(false);
   const [readingsOpen, setReadingsOpen] = useState(false);
-  const [plane, setPlane] = useState<PlaneName>('hue-chroma');
   const [help, setHelp] = useState(false);
   const [attempt, setAttempt] = useState(0);
   /** Which target, band, channel or curve of a kind is at hand. */
@@ -72,8 +69,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   const keptLook = grading.kept?.look;
   const readings = useReadings(photo.id, keptLook, keptLook?.moves.some(({ id }) => id === watch) ? watch : null);
   const [pointed, point] = usePointed(photo.id, look ?? undefined, watch);
-  const [probes, setProbes] = useProbes(photo.id);
-  const [movingProbes, setMovingProbes] = useState<ProbePoint[] | null>(null);
+  const { probes, setProbes, pins, pin, movePin } = usePins(photo.id);
   const probeReadings = useProbeReadings(photo.id, keptLook, probes);
   const { choosing, ...choosingState } = useChoosing(photo.id, session, select, onFailure);
   const { picking, pick, stop: stopPicking, take: takePicked } = usePicking(photo.id, onFailure);
@@ -131,8 +127,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     if (!look || !at) return;
     if (picking !== null) takePicked(look, watch, at);
     else if (tool === 'probe') {
-      if (at[0] >= 0 && at[0] < 1 && at[1] >= 0 && at[1] < 1) setProbes([...probes, { x: at[0], y: at[1], size: PROBE_SIZE }]);
-      else onFailure(BESIDE);
+      if (!pin(at)) onFailure(BESIDE);
     } else {
       setView('reached');
       void choosing.stroke(sampleOf(tool === 'hold' ? 'held' : 'wanted', shape, points), watch);
@@ -150,12 +145,10 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     }
   };
 
-  const pins = movingProbes ?? probes;
   const surroundings: Surroundings = { source, readings, pointed, pick, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])), photos };
   const onAspect = (next: string) => {
     if (move) setAspects((now) => ({ ...now, [move.kind]: next }));
   };
-  const BenchOverlay = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
   const panel = (name: string, width: number, side: 'borderLeft' | 'borderRight', children: ReactNode) =>
     !folded && (
       <Box component="aside" aria-label={name} sx={{ width, flex: 'none', display: 'flex', flexDirection: 'column', bgcolor: greys.panel, [side]: `1px solid ${greys.line}`, minHeight: 0 }}>
@@ -213,12 +206,8 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
               pulling.abandon();
             }}
             onPoint={point}
-            pins={pins.map(({ x, y }): Place => [x, y])}
-            onPin={(index, [x, y], done) => {
-              const next = pins.map((pin, i) => (i === index ? { ...pin, x: inside(x), y: inside(y) } : pin));
-              setMovingProbes(done ? null : next);
-              if (done) setProbes(next);
-            }}
+            pins={pins}
+            onPin={movePin}
             spot={lit}
             divide={divide}
             onDivide={setDivide}
@@ -253,43 +242,11 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
         )}
       </Box>
       {!folded && !readingsOpen && (
-        <Bench
-          source={source}
-          plane={plane}
-          onPlane={setPlane}
-          reach={move?.reach ?? null}
-          shaping={move !== undefined}
-          onReach={(reach, keep) => {
-            if (move) onMove(move, withField(move, { reach }), keep);
-          }}
-          pointed={pointed?.before.oklch ?? null}
-          height={108}
-          overlay={BenchOverlay && move ? <BenchOverlay key={move.id} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}
-        />
+        <DeskBench move={move} onMove={onMove} surroundings={surroundings} aspect={aspect} onAspect={onAspect} />
       )}
       {readingsOpen && <ReadingsDrawer source={source?.scopes} result={readings?.scopes} probes={probes} readings={probeReadings} onProbes={setProbes} />}
-      <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
-        {strip}
-        <Typography variant="caption" noWrap component="div" aria-label="Under the pointer" sx={{ flex: 'none', maxWidth: 420, textAlign: 'right', fontVariantNumeric: 'tabular-nums', color: greys.text }}>
-          {pointed ? pointedWords(pointed) : ''}
-        </Typography>
-        <Button
-          aria-expanded={readingsOpen}
-          onClick={() => {
-            setReadingsOpen(!readingsOpen);
-          }}
-          sx={{ mx: 1, flex: 'none' }}
-        >
-          Readings{probes.length > 0 ? ` (${String(probes.length)})` : ''}
-        </Button>
-      </Box>
+      <DeskFooter strip={strip} pointed={pointed} probes={probes.length} open={readingsOpen} onOpen={setReadingsOpen} />
       <ShortcutsDialog open={help} onClose={() => { setHelp(false); }} />
     </>
   );
-}
-
-/** The running reading, short: the colour now, its name, and where the grade takes it. */
-function pointedWords({ before, after, deltaE }: ProbeReading): string {
-  const rgb = (r: typeof before) => r.rgb.join(' ');
-  return deltaE < 0.5 ? `${rgb(before)} · ${before.name} · L ${(before.lab[0] ?? 0).toFixed(0)}` : `${rgb(before)} · ${before.name} → ${rgb(after)} · ${after.name} · ΔE ${deltaE.toFixed(1)}`;
 }

@@ -1,7 +1,8 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { Look, Move } from '../grade/looks';
 import { panelOf } from '../panels';
-import type { GradeSession, PreviewListener } from '../session/gradeSession';
+import type { GradeSession } from '../session/gradeSession';
+import type { PreviewListener } from '../session/grading';
 
 /** What is judged alone: one move, or a part of one. */
 export interface Judged {

@@ -2,7 +2,7 @@ import { Alert, Box, Button, CircularProgress, Typography } from '@mui/material'
 import { useEffect, useRef, type ReactNode, type RefObject } from 'react';
 import type { Photo } from '../api/client';
 import type { Look } from '../grade/looks';
-import type { PreviewListener } from '../session/gradeSession';
+import type { PreviewListener } from '../session/grading';
 import { greys } from '../theme';
 import { PhotoOverlay } from './PhotoOverlay';
 import type { ViewMode } from './PhotoRenderer';

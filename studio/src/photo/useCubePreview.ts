@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { api } from '../api/client';
 import type { Look } from '../grade/looks';
-import type { PreviewListener } from '../session/gradeSession';
+import type { PreviewListener } from '../session/grading';
 import { CubeFeed } from './CubeFeed';
 import type { Drawing } from './useRenderer';
 

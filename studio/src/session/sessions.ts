@@ -1,5 +1,6 @@
 import { api } from '../api/client';
-import { GradeSession, type Later } from './gradeSession';
+import { GradeSession } from './gradeSession';
+import type { Later } from './grading';
 import type { Patch } from './lookPatch';
 
 const SHELF = 'unkept-of-';

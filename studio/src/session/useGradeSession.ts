@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
-import type { GradeSession, SessionState } from './gradeSession';
+import type { GradeSession } from './gradeSession';
+import type { SessionState } from './grading';
 import { sessionOf } from './sessions';
 
 /** The grade of a photo as it is now, and the session that changes it. */

@@ -1,0 +1,37 @@
+import { useState, type ComponentType } from 'react';
+import type { PlaneName } from '../bench/axes';
+import { Bench } from '../bench/Bench';
+import { withField, type Move, type MoveKind } from '../grade/looks';
+import { panelOf } from '../panels';
+import type { PanelProps, Surroundings } from '../panels/panel';
+
+interface Props {
+  move: Move | undefined;
+  onMove: (given: Move, next: Move, keep: boolean) => void;
+  surroundings: Surroundings;
+  aspect: string | null;
+  onAspect: (aspect: string) => void;
+}
+
+const HEIGHT = 108;
+
+/** The bench with what the move at hand draws on it, or its reach. */
+export function DeskBench({ move, onMove, surroundings, aspect, onAspect }: Props) {
+  const [plane, setPlane] = useState<PlaneName>('hue-chroma');
+  const Overlay = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
+  return (
+    <Bench
+      source={surroundings.source}
+      plane={plane}
+      onPlane={setPlane}
+      reach={move?.reach ?? null}
+      shaping={move !== undefined}
+      onReach={(reach, keep) => {
+        if (move) onMove(move, withField(move, { reach }), keep);
+      }}
+      pointed={surroundings.pointed?.before.oklch ?? null}
+      height={HEIGHT}
+      overlay={Overlay && move ? <Overlay key={move.id} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}
+    />
+  );
+}

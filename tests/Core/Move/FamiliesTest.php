@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\Core\Move;
+
+use PHPUnit\Framework\TestCase;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\HueBands;
+use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Tests\Outside;
+
+/** What a family of colours holds is the same, asked of one colour or of a block. */
+final class FamiliesTest extends TestCase
+{
+    public function testATargetOfSelectiveColourHoldsAsMuchOfEachColourOfABlockAsOfItAlone(): void
+    {
+        $colours = ColourBlock::of(Srgb::class, Outside::spread());
+        foreach (array_keys(SelectiveColour::TARGETS) as $target) {
+            foreach (SelectiveColour::holding($target, $colours) as $i => $weight) {
+                [$r, $g, $b] = $colours->at($i);
+                // Where two channels are equal a colour is of neither: its weight is 0 whichever is asked.
+                self::assertEqualsWithDelta(SelectiveColour::weights($r, $g, $b)[$target] ?? 0.0, $weight, 1e-12, "$target of $r, $g, $b");
+            }
+        }
+    }
+
+    public function testTheTargetsOfAColourSumToOneAndItsShares(): void
+    {
+        $colours = ColourBlock::of(Srgb::class, Outside::spread());
+        $sums = array_fill(0, $colours->count(), 0.0);
+        $shares = [];
+        foreach (array_keys(SelectiveColour::TARGETS) as $target) {
+            $weights = SelectiveColour::holding($target, $colours);
+            $shares[$target] = array_sum($weights) / $colours->count();
+            foreach ($weights as $i => $weight) {
+                $sums[$i] += $weight;
+            }
+        }
+        self::assertEqualsWithDelta(array_fill(0, $colours->count(), 1.0), $sums, 1e-9);
+        self::assertEqualsWithDelta($shares, SelectiveColour::shares($colours), 1e-9);
+    }
+
+    public function testABandHoldsAsMuchOfEachColourOfABlockAsOfItAloneAndNothingOfGreys(): void
+    {
+        $hues = [0.0, 29.2, 60.0, 109.8, 200.0, 264.0, 328.4, 359.9];
+        $strong = new ColourBlock(OkLch::class, array_fill(0, \count($hues), 0.6), array_fill(0, \count($hues), 0.1), $hues);
+        $grey = new ColourBlock(OkLch::class, array_fill(0, \count($hues), 0.6), array_fill(0, \count($hues), 0.0), $hues);
+        foreach (array_keys(HueBands::NAMES) as $band) {
+            foreach (HueBands::of($band, $strong) as $i => $weight) {
+                self::assertEqualsWithDelta(HueBands::holding($hues[$i])[$band] ?? 0.0, $weight, 0.0006, "$band at {$hues[$i]}");
+            }
+            self::assertSame(0.0, array_sum(HueBands::of($band, $grey)));
+        }
+    }
+}
