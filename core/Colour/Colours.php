@@ -18,6 +18,15 @@ final class Colours
         $this->known = [$given->space => $given];
     }
 
+    /** The same colours, known in two spaces from the start; both must say the same. */
+    public static function inBoth(ColourBlock $given, ColourBlock $other): self
+    {
+        $colours = new self($given);
+        $colours->known[$other->space] = $other;
+
+        return $colours;
+    }
+
     /**
      * The nodes of a lattice between two levels of the channel that runs slowest: blue, with red running
      * fastest, or the other way round.

@@ -42,16 +42,56 @@ final class Evaluator
             }
             $before = $running->in($move->kind::space());
             $after = $move->kind->apply($before);
-            if (null !== $weight || $move->strength < 1.0) {
-                // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
-                $after = OkLch::class === $after->space
-                    ? self::mix($running->lab(), $after->in(OkLab::class), $weight, $move->strength)
-                    : self::mix($before, $after, $weight, $move->strength);
-            }
-            $running = new Colours($after);
+            $whole = null === $weight && 1.0 === $move->strength;
+            // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
+            $running = match (true) {
+                $whole => new Colours($after),
+                OkLch::class === $after->space => self::mixPolar($running, $after, $weight, $move->strength),
+                default => new Colours(self::mix($before, $after, $weight, $move->strength)),
+            };
         }
 
         return new Evaluation(Gamut::intoSrgb($running->working()), $weights);
+    }
+
+    /**
+     * The same in OKLab of a result in OKLCh: a hot loop. Both spaces come out, since the next move usually wants OKLCh
+     * again and most of a photo is out of reach or in it altogether, where nothing has to be computed anew.
+     *
+     * @param ColourBlock            $after   OKLCh
+     * @param array<int, float>|null $weights null is 1 everywhere
+     */
+    private static function mixPolar(Colours $before, ColourBlock $after, ?array $weights, float $strength): Colours
+    {
+        [$lab, $lch] = [$before->lab(), $before->lch()];
+        [$light, $green, $blue] = [$lab->a, $lab->b, $lab->c];
+        [$chroma, $hue] = [$lch->b, $lch->c];
+        [$toLight, $toChroma, $toHue] = [$after->a, $after->b, $after->c];
+        $n = \count($light);
+        for ($i = 0; $i < $n; ++$i) {
+            $w = null === $weights ? $strength : $strength * $weights[$i];
+            if (0.0 === $w) {
+                continue;
+            }
+            $angle = $toHue[$i] * \M_PI / 180.0;
+            $a = $toChroma[$i] * cos($angle);
+            $b = $toChroma[$i] * sin($angle);
+            if (1.0 === $w) {
+                $light[$i] = $toLight[$i];
+                $chroma[$i] = $toChroma[$i];
+                $hue[$i] = $toHue[$i];
+            } else {
+                $light[$i] += $w * ($toLight[$i] - $light[$i]);
+                $a = $green[$i] + $w * ($a - $green[$i]);
+                $b = $blue[$i] + $w * ($b - $blue[$i]);
+                $chroma[$i] = sqrt($a * $a + $b * $b);
+                $hue[$i] = atan2($b, $a) * 180.0 / \M_PI;
+            }
+            $green[$i] = $a;
+            $blue[$i] = $b;
+        }
+
+        return Colours::inBoth(new ColourBlock(OkLab::class, $light, $green, $blue), new ColourBlock(OkLch::class, $light, $chroma, $hue));
     }
 
     /**
