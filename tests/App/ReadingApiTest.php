@@ -83,6 +83,17 @@ final class ReadingApiTest extends ApiTestCase
         self::assertNull($none['reach']);
     }
 
+    public function testASampleBesideThePhotoIsSaidOnceAndNotOfEveryLaterOne(): void
+    {
+        $this->patches();
+        $beside = '{"as":"wanted","shape":"point","points":[[2,2]]}';
+        $on = '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}';
+        self::assertStringContainsString('lies outside the photo', $this->words($this->reach('null', $on.','.$beside)));
+        $later = $this->reach('null', $on.','.$beside.','.$on);
+        self::assertStringNotContainsString('outside', $this->words($later));
+        self::assertEquals(1, $later['wanted']);
+    }
+
     public function testHeldAndWantedOnTheSameSpotSayWhyNothingWasCarved(): void
     {
         $this->patches();

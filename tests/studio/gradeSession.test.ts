@@ -251,6 +251,20 @@ describe('an edit that cannot be sent', () => {
     expect(said).toEqual(['This photo does not exist any more.']);
     expect(shelf).toEqual([]);
   });
+
+  it('ends with its photo also when that is found after a reload', async () => {
+    const first = await begun(shift('a', 10));
+    server.away = true;
+    first.edit(setHue('a', 20));
+    await turns();
+    server.away = false;
+    server.refuses = new Refusal('This photo does not exist any more.', 404);
+    const again = begin();
+    await turns();
+    expect(again.state).toMatchObject({ phase: 'failed', unkept: 0 });
+    expect(said).toEqual(['This photo does not exist any more.']);
+    expect(shelf).toEqual([]);
+  });
 });
 
 describe('another window', () => {

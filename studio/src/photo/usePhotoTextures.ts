@@ -39,18 +39,22 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
     };
   }, [drawing, photo.previewUrl, attempt]);
 
-  const full = useRef<Promise<ImageBitmap> | null>(null);
-  useEffect(() => {
-    const abort = new AbortController();
-    // A large picture is some hundred megabytes: it goes with the desk it was loaded for.
-    return () => {
-      abort.abort();
-      void full.current?.then((picture) => {
-        picture.close();
-      });
+  const full = useRef<{ picture: Promise<ImageBitmap>; abort: AbortController } | null>(null);
+  useEffect(
+    () => () => {
+      // A large picture is some hundred megabytes: it goes with the desk it was loaded for.
+      const { current } = full;
       full.current = null;
-    };
-  }, [photo.fullUrl]);
+      current?.abort.abort();
+      current?.picture.then(
+        (picture) => {
+          picture.close();
+        },
+        () => undefined,
+      );
+    },
+    [photo.fullUrl],
+  );
 
   // At 100 % every pixel is that of a delivered file; the preview has been through JPEG once more, even at full size.
   const zoom = zoomOf(viewport, photo, size);
@@ -64,8 +68,11 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
     }
     let gone = false;
     const timer = window.setTimeout(() => {
-      full.current ??= bitmapOf(photo.fullUrl, new AbortController().signal);
-      full.current
+      if (!full.current) {
+        const abort = new AbortController();
+        full.current = { picture: bitmapOf(photo.fullUrl, abort.signal), abort };
+      }
+      full.current.picture
         .then(async (picture) => {
           if (gone) return;
           const part = inWindow(viewport, photo, size, picture, drawing.renderer.maxTextureSide);

@@ -8,6 +8,7 @@ const RETRY_MS = [1000, 2000, 4000, 8000];
 /** So often in a row another window may be faster before the edit is given up. */
 const CONFLICTS = 5;
 
+const GONE = 404;
 const BY_OTHERS = 'This photo was changed in another window meanwhile.';
 
 /**
@@ -141,10 +142,20 @@ export class GradeSession {
     } catch (reason) {
       this.phase = 'failed';
       this.failure = words(reason);
+      if (statusOf(reason) === GONE) this.end(reason);
     }
     this.sending = false;
     this.changed();
     this.pump();
+  }
+
+  /** The photo is gone: what was not kept cannot be kept any more, and that is said. */
+  private end(reason: unknown): void {
+    if (this.queue.length > 0) this.say(words(reason));
+    this.queue = [];
+    this.phase = 'failed';
+    this.failure = words(reason);
+    this.finish(reason);
   }
 
   private pump(): void {
@@ -210,12 +221,8 @@ export class GradeSession {
       return false;
     }
     if (status === 0 || status >= 500) return this.waits(reason);
-    if (status === 404) {
-      this.queue = [];
-      this.phase = 'failed';
-      this.failure = words(reason);
-      this.say(words(reason));
-      this.finish(reason);
+    if (status === GONE) {
+      this.end(reason);
       return true;
     }
     this.conflicts = 0;
