@@ -20,22 +20,22 @@ test('photos are brought in with the picker; what is no picture is named', async
   await studio.open(PHOTOS.bowl);
   await page.getByLabel('Photo files').setInputFiles([file('shopping list.jpg', 'eggs, milk'), join(root, 'demo/photos/hue-wheel.png')]);
   await expect(page.getByText('“shopping list.jpg” is not'.replace(/[“”]/g, '"'))).toBeVisible();
-  await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(2);
+  await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
   // Whoever is at work stays at work.
   await expect(page.getByRole('banner').getByText('bowl-and-vase.jpg')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Bring in photos' })).toBeInViewport();
   await page.getByRole('button', { name: 'Dismiss the message about shopping list.jpg' }).click();
   await expect(page.getByText('is not a JPEG or PNG')).toHaveCount(0);
   // Out again, back, and out.
-  await page.getByRole('button', { name: 'hue-wheel.png' }).last().click();
+  await page.getByRole('button', { name: 'hue-wheel.png', exact: true }).last().click();
   await studio.settled();
   const takeOut = async () => {
     await page.getByRole('button', { name: 'Take this photo out of the set' }).click();
-    await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(1);
+    await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(1);
   };
   await takeOut();
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
-  await expect(page.getByRole('button', { name: 'hue-wheel.png' })).toHaveCount(2);
+  await page.locator('.MuiSnackbar-root').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
   await expect(page.getByRole('banner').getByText('hue-wheel.png')).toBeVisible();
   await takeOut();
 });
@@ -52,7 +52,7 @@ test('photos are brought in by dropping them', async ({ page }) => {
   await page.dispatchEvent('main', 'dragover', { dataTransfer: transfer });
   await expect(page.getByText('Drop to bring these photos into the set')).toBeVisible();
   await page.dispatchEvent('main', 'drop', { dataTransfer: transfer });
-  await page.getByRole('button', { name: 'dropped.png' }).click();
+  await page.getByRole('button', { name: 'dropped.png', exact: true }).click();
   await expect(page.getByRole('banner').getByText('dropped.png')).toBeVisible();
   await studio.settled();
 });

@@ -285,7 +285,7 @@ test('sets are renamed, and removed with a way back', async ({ page }) => {
   await expect(page.getByRole('button', { name: /^Glaze trial/ })).toBeVisible();
   await menu(/^Glaze trial/, /Remove this set/);
   await expect(page.getByText('“Glaze trial” was removed')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+  await page.locator('.MuiSnackbar-root').getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: /^Glaze trial/ })).toBeVisible();
   await page.request.delete(`/api/sets/${String(set.id)}`);
   await studio.open(PHOTOS.third);

@@ -37,9 +37,9 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: P
   );
   const { incoming, add, stop } = useBringIn(setId);
   const queries = useQueryClient();
-  const refetch = useCallback(() => {
-    void queries.invalidateQueries({ queryKey: ['set', setId] });
-    void queries.invalidateQueries({ queryKey: ['sets'] });
+  const refetch = useCallback(async () => {
+    await queries.invalidateQueries({ queryKey: ['set', setId] });
+    await queries.invalidateQueries({ queryKey: ['sets'] });
   }, [queries, setId]);
   const remove = async (gone: Photo) => {
     try {
@@ -49,14 +49,15 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: P
       const index = photos.findIndex(({ id }) => id === gone.id);
       const next = photos[index + 1] ?? photos[index - 1];
       go({ setId, photoId: next?.id ?? null }, true);
-      refetch();
+      await refetch();
       onSay(`${gone.name} was taken out of the set.`, {
         title: 'Undo',
         run: () => {
           api
             .restorePhoto(gone.id)
-            .then(() => {
-              refetch();
+            .then(async () => {
+              // It can be opened once it is on the list again.
+              await refetch();
               openPhoto(gone.id);
             })
             .catch(onFailure);
