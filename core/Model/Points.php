@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Model;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLab;
+
+/** Colours in the coordinates that mixtures are fitted in: L, 2.5·a, 2.5·b of OKLab, so that hue and chroma weigh as they look. */
+final readonly class Points
+{
+    public const CHROMA_SCALE = 2.5;
+
+    /**
+     * @param array<int, float> $x
+     * @param array<int, float> $y
+     * @param array<int, float> $z as many each
+     */
+    public function __construct(public array $x, public array $y, public array $z)
+    {
+    }
+
+    /** @param ColourBlock $colours any space */
+    public static function of(ColourBlock $colours): self
+    {
+        $lab = $colours->in(OkLab::class);
+        $scaled = static fn (float $v): float => self::CHROMA_SCALE * $v;
+
+        return new self($lab->a, array_map($scaled, $lab->b), array_map($scaled, $lab->c));
+    }
+
+    public function count(): int
+    {
+        return \count($this->x);
+    }
+}
