@@ -3,14 +3,18 @@
 // Develops a ray-traced still into a photo: lens softness, a gentle tone curve, vignette, and the
 // grain of a sensor, which is stronger in the shadows and clumps a little in colour.
 //
-//     php demo/develop.php STILL.png PHOTO.jpg [WIDTH]
+//     php demo/develop.php STILL.png PHOTO.jpg [WIDTH [GRAIN [QUALITY]]]
+//
+// GRAIN multiplies the grain (1 is a clean sensor); QUALITY is the JPEG's (below 90 its colours are halved, 4:2:0).
 
 declare(strict_types=1);
 
 [, $still, $target] = $argv + [1 => '', 2 => ''];
 $width = (int) ($argv[3] ?? 3000);
+$grainTimes = (float) ($argv[4] ?? 1);
+$quality = (int) ($argv[5] ?? 91);
 if (!is_file($still) || '' === $target) {
-    fwrite(\STDERR, "Usage: php demo/develop.php STILL.png PHOTO.jpg [WIDTH]\n");
+    fwrite(\STDERR, "Usage: php demo/develop.php STILL.png PHOTO.jpg [WIDTH [GRAIN [QUALITY]]]\n");
     exit(2);
 }
 mt_srand(crc32(basename($target)));
@@ -44,7 +48,7 @@ foreach ([[1.0, 0.45, true, 0.30], [0.5, 0.8, false, 0.16]] as [$scale, $blur, $
     $flat = new Imagick();
     $flat->newImage($width, $height, new ImagickPixel('gray50'));
     $grain->setImageAlphaChannel(Imagick::ALPHACHANNEL_SET);
-    $grain->evaluateImage(Imagick::EVALUATE_MULTIPLY, $strength, Imagick::CHANNEL_ALPHA);
+    $grain->evaluateImage(Imagick::EVALUATE_MULTIPLY, min(1.0, $strength * $grainTimes), Imagick::CHANNEL_ALPHA);
     $flat->compositeImage($grain, Imagick::COMPOSITE_OVER, 0, 0);
     $image->compositeImage($flat, Imagick::COMPOSITE_SOFTLIGHT, 0, 0);
 }
@@ -53,6 +57,6 @@ $image->setImageAlphaChannel(Imagick::ALPHACHANNEL_DEACTIVATE);
 $image->setImageDepth(8);
 $image->stripImage();
 $image->setImageFormat('jpeg');
-$image->setImageCompressionQuality(91);
+$image->setImageCompressionQuality($quality);
 $image->writeImage($target);
 printf("%s: %d × %d, %d kB\n", $target, $width, $height, (int) (filesize($target) / 1000));
