@@ -12,9 +12,9 @@ use Tovrin\Core\Grade\ReadsFrom;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Reach\HeldColour;
-use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
-use Tovrin\Core\Reach\Window;
+use Tovrin\Core\Reach\ReachKinds;
+use Tovrin\Core\Reach\UnreadableReach;
 
 /** Look files: reading them into a grade, with errors that name the path in the file. */
 final class LookJson
@@ -238,32 +238,22 @@ final class LookJson
     /** @param array<string, mixed> $reach as accepted by the schema */
     private static function reach(array $reach, string $path): Reach
     {
-        /** @var array{hue?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, chroma?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, light?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, invert?: bool, held?: list<array{colour: string, radius: float}>} $reach */
-        $hue = $reach['hue'] ?? null;
-        $held = [];
+        $kinds = $held = [];
+        foreach (ReachKinds::ALL as $class) {
+            try {
+                $kind = $class::fromData($reach);
+            } catch (UnreadableReach $e) {
+                throw new FormatError(\sprintf('%s.%s: %s', $path, $e->path, $e->getMessage()), 0, $e);
+            }
+            if (null !== $kind) {
+                $kinds[] = $kind;
+            }
+        }
+        /** @var array{invert?: bool, held?: list<array{colour: string, radius: float}>} $reach */
         foreach ($reach['held'] ?? [] as $colour) {
             $held[] = new HeldColour($colour['colour'], (float) $colour['radius']);
         }
 
-        return new Reach(
-            null === $hue ? null : new HueWindow((float) $hue['from'], (float) $hue['to'], (float) ($hue['softFrom'] ?? 0), (float) ($hue['softTo'] ?? 0)),
-            self::window($reach['chroma'] ?? null, $path.'.chroma'),
-            self::window($reach['light'] ?? null, $path.'.light'),
-            $reach['invert'] ?? false,
-            $held,
-        );
-    }
-
-    /** @param array{from: float, to: float, softFrom?: float, softTo?: float}|null $window */
-    private static function window(?array $window, string $path): ?Window
-    {
-        if (null === $window) {
-            return null;
-        }
-        if ($window['from'] > $window['to']) {
-            throw new FormatError(\sprintf('%s: "from" (%s) is above "to" (%s). Swap them.', $path, $window['from'], $window['to']));
-        }
-
-        return new Window((float) $window['from'], (float) $window['to'], (float) ($window['softFrom'] ?? 0), (float) ($window['softTo'] ?? 0));
+        return new Reach($kinds, $reach['invert'] ?? false, $held);
     }
 }

@@ -6,6 +6,7 @@ namespace Tovrin\Core\Format;
 
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Setting;
+use Tovrin\Core\Reach\ReachKinds;
 
 /**
  * The JSON Schema of a look file. Put together from what each kind of move declares and kept in
@@ -21,27 +22,21 @@ final class LookSchema
     public static function document(): array
     {
         $kinds = [];
-        $definitions = [
-            'hueWindow' => self::object('HueWindow', 'A stretch of the hue circle in OKLCh degrees, from "from" upwards to "to", through 360 where "to" is the smaller.', [
-                'from' => self::number('Where it begins.', 0, 360),
-                'to' => self::number('Where it ends.', 0, 360),
-                'softFrom' => self::number('Width of the soft edge before it.', 0, 180, 0),
-                'softTo' => self::number('Width of the soft edge after it.', 0, 180, 0),
-            ], ['from', 'to']),
-            'chromaWindow' => self::window('ChromaWindow', 'OKLCh chroma', 0.5),
-            'lightWindow' => self::window('LightWindow', 'OKLCh lightness', 1),
-            'heldColour' => self::object('HeldColour', 'A colour that must stay put.', [
-                'colour' => ['description' => 'The colour.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
-                'radius' => ['description' => 'OKLab distance at which it holds nothing any more.', 'type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1],
-            ], ['colour', 'radius']),
-            'reach' => self::object('Reach', 'Which colours a move acts on; a window that is null lets everything through.', [
-                'hue' => self::orNull('hueWindow'),
-                'chroma' => self::orNull('chromaWindow'),
-                'light' => self::orNull('lightWindow'),
-                'invert' => ['description' => 'Acts on everything else instead.', 'type' => 'boolean', 'default' => false],
-                'held' => ['description' => 'Colours carved out of the reach.', 'type' => 'array', 'maxItems' => 64, 'default' => [], 'items' => ['$ref' => '#/$defs/heldColour']],
-            ]),
-        ];
+        $definitions = $members = [];
+        foreach (ReachKinds::ALL as $class) {
+            foreach ($class::definitions() as $name => $one) {
+                $definitions[$name] = self::object($one['title'], $one['description'], $one['properties'], $one['required']);
+            }
+            $members += $class::members();
+        }
+        $definitions['heldColour'] = self::object('HeldColour', 'A colour that must stay put.', [
+            'colour' => ['description' => 'The colour.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
+            'radius' => ['description' => 'OKLab distance at which it holds nothing any more.', 'type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1],
+        ], ['colour', 'radius']);
+        $definitions['reach'] = self::object('Reach', 'Which colours a move acts on: what all of its members let through; one that is null lets everything through.', $members + [
+            'invert' => ['description' => 'Acts on everything else instead.', 'type' => 'boolean', 'default' => false],
+            'held' => ['description' => 'Colours carved out of the reach.', 'type' => 'array', 'maxItems' => 64, 'default' => [], 'items' => ['$ref' => '#/$defs/heldColour']],
+        ]);
         foreach (MoveKinds::ALL as $class) {
             $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $class::id())));
             $definitions[$class::id().'.params'] = ['title' => $name.'Params', 'x-title' => $class::title()] + $class::paramsSchema();
@@ -85,25 +80,6 @@ final class LookSchema
         $object = ['description' => $description] + Setting::group($title, $properties);
 
         return [] === $required ? $object : $object + ['required' => $required];
-    }
-
-    /** @return array<string, mixed> */
-    private static function number(string $description, float $min, float $max, ?float $default = null): array
-    {
-        $number = ['description' => $description, 'type' => 'number', 'minimum' => $min, 'maximum' => $max];
-
-        return null === $default ? $number : $number + ['default' => $default];
-    }
-
-    /** @return array<string, mixed> */
-    private static function window(string $title, string $unit, float $max): array
-    {
-        return self::object($title, \sprintf('A stretch of %s.', $unit), [
-            'from' => self::number('Where it begins.', 0, $max),
-            'to' => self::number('Where it ends; not below "from".', 0, $max),
-            'softFrom' => self::number('Width of the soft edge below it.', 0, $max, 0),
-            'softTo' => self::number('Width of the soft edge above it.', 0, $max, 0),
-        ], ['from', 'to']);
     }
 
     /** @return array<string, mixed> */

@@ -7,9 +7,8 @@ namespace Tovrin\Core\Format;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Reach\HeldColour;
-use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
-use Tovrin\Core\Reach\Window;
+use Tovrin\Core\Reach\ReachKinds;
 
 /** Look files: writing a grade so that LookJson reads the same one back. What is at rest is left out. */
 final class LookWriter
@@ -32,12 +31,17 @@ final class LookWriter
      */
     public static function reach(Reach $reach): array
     {
-        $window = static fn (Window|HueWindow|null $w): ?array => null === $w ? null : ['from' => $w->from, 'to' => $w->to, 'softFrom' => $w->softFrom, 'softTo' => $w->softTo];
+        $members = [];
+        foreach (ReachKinds::ALL as $class) {
+            foreach (array_keys($class::members()) as $name) {
+                $members[$name] = null;
+            }
+        }
+        foreach ($reach->kinds as $kind) {
+            $members = [...$members, ...$kind->data()];
+        }
 
-        return [
-            'hue' => $window($reach->hue),
-            'chroma' => $window($reach->chroma),
-            'light' => $window($reach->light),
+        return $members + [
             'invert' => $reach->invert,
             'held' => array_map(static fn (HeldColour $held): array => ['colour' => $held->colour, 'radius' => $held->radius], $reach->held),
         ];

@@ -16,17 +16,27 @@ final readonly class ColourModel
     /** Samples that it is fitted to; more only take longer. */
     public const SAMPLES = 6000;
 
-    /** @param non-empty-list<Mixture> $scales coarse to fine */
-    public function __construct(public array $scales)
+    /**
+     * @param non-empty-list<Mixture>                   $scales coarse to fine
+     * @param array{0: float, 1: float, 2: float}       $grain  standard deviation of the photo's noise in L, a and b of OKLab
+     */
+    public function __construct(public array $scales, public array $grain = [0.0, 0.0, 0.0])
     {
     }
 
-    /** @param ColourBlock $colours a photo's digest, any space; at least one */
-    public static function of(ColourBlock $colours): self
+    /**
+     * @param ColourBlock                         $colours some of a photo's colours, any space; at least one
+     * @param array{0: float, 1: float, 2: float} $grain
+     */
+    public static function of(ColourBlock $colours, array $grain = [0.0, 0.0, 0.0]): self
     {
-        $points = Points::of($colours->thinned(self::SAMPLES));
+        return new self(array_map(static fn (int $count): Mixture => self::scale($colours, $count), self::SCALES), $grain);
+    }
 
-        return new self(array_map(static fn (int $count): Mixture => MixtureFitter::fit($points, $count), self::SCALES));
+    /** One of the scales by itself, for those who fit several at once. */
+    public static function scale(ColourBlock $colours, int $count): Mixture
+    {
+        return MixtureFitter::fit(Points::of($colours->thinned(self::SAMPLES)), $count)->rounded();
     }
 
     /** The model of another photo, with the same components where they are the same things under other light. */
@@ -34,7 +44,13 @@ final readonly class ColourModel
     {
         $points = Points::of($colours->thinned(self::SAMPLES));
 
-        return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, 10), $this->scales));
+        return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, 10)->rounded(), $this->scales), $this->grain);
+    }
+
+    /** The places of the grid that lie near the photo's colours. */
+    public function nodes(): Nodes
+    {
+        return Nodes::near($this->scales[\count($this->scales) - 1], $this->grain);
     }
 
     /** Components of all scales together. */

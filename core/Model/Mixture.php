@@ -77,6 +77,18 @@ final readonly class Mixture
         return [$posteriors, $densities];
     }
 
+    /** The same as it is written into files, so that what is read again is what was used. */
+    public function rounded(): self
+    {
+        $round = static fn (float $v): float => 0.0 === $v ? 0.0 : round($v, 5 - (int) floor(log10(abs($v))));
+
+        return new self(array_map(static fn (Gaussian $one): Gaussian => new Gaussian(
+            $round($one->share),
+            [round($one->mean[0], 5), round($one->mean[1], 5), round($one->mean[2], 5)],
+            [$round($one->covariance[0]), $round($one->covariance[1]), $round($one->covariance[2]), $round($one->covariance[3]), $round($one->covariance[4]), $round($one->covariance[5])],
+        ), $this->components));
+    }
+
     /** Mean log density of some colours. */
     public function logLikelihood(Points $points): float
     {

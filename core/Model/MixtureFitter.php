@@ -24,6 +24,8 @@ final class MixtureFitter
     private const SEED = 5;
     /** A component that holds less than this of a point learns nothing from it. */
     private const NEGLIGIBLE = 1e-9;
+    /** Below this density of all components together a point is worked out without cutting anything off. */
+    private const SPARSE = 1.0;
 
     /**
      * @param Points       $points at least one
@@ -43,6 +45,7 @@ final class MixtureFitter
     public static function adapted(Mixture $known, Points $points, float $relevance, int $rounds = self::ROUNDS): Mixture
     {
         $mixture = $known;
+        $points = $points->sorted();
         for ($round = 0; $round < $rounds; ++$round) {
             $mixture = self::step($mixture, $points, $known, $relevance);
         }
@@ -53,6 +56,7 @@ final class MixtureFitter
     /** Some rounds of expectation maximisation from a mixture. */
     public static function improved(Mixture $mixture, Points $points, int $rounds): Mixture
     {
+        $points = $points->sorted();
         for ($round = 0; $round < $rounds; ++$round) {
             $mixture = self::step($mixture, $points, null, 0.0);
         }
@@ -94,70 +98,128 @@ final class MixtureFitter
         return new Mixture(array_map(static fn (array $mean): Gaussian => new Gaussian($share, $mean, [$v, 0.0, 0.0, $v, 0.0, $v]), $means));
     }
 
+    /** @param Points $points sorted */
     private static function step(Mixture $mixture, Points $points, ?Mixture $prior, float $relevance): Mixture
     {
-        [$posteriors] = $mixture->posteriors($points);
         $n = $points->count();
+        $sums = array_fill(0, $n, 0.0);
+        $near = [];
+        foreach ($mixture->components as $component) {
+            [$first, $densities] = $near[] = Densities::near($component, $points);
+            foreach ($densities as $j => $density) {
+                $sums[$first + $j] += $density;
+            }
+        }
+        [$strays, $held] = self::strays($mixture, $points, $sums);
         $components = [];
-        foreach ($posteriors as $k => $posterior) {
-            $before = $prior->components[$k] ?? $mixture->components[$k];
-            $components[] = self::component($points, $posterior, $before, $relevance, $n, $mixture->count());
+        foreach ($near as $k => [$first, $densities]) {
+            $before = $mixture->components[$k];
+            $moments = self::moments($points, $before->mean, $first, $densities, $sums);
+            if (0 !== $strays->count()) {
+                $more = self::moments($strays, $before->mean, 0, $held[$k], array_fill(0, $strays->count(), 1.0));
+                foreach ($more as $j => $moment) {
+                    $moments[$j] += $moment;
+                }
+            }
+            $components[] = self::component($moments, $before, $prior->components[$k] ?? $before, $relevance, $n, $mixture->count());
         }
 
         return new Mixture($components);
     }
 
     /**
-     * One component from how much it holds of each point: a hot loop.
+     * Points that lie far from every component, where what was cut off would count. Their sums are made infinite, so that
+     * they are left out of the others' loop.
      *
-     * @param array<int, float> $posterior
+     * @param array<int, float> $sums
+     *
+     * @return array{0: Points, 1: list<array<int, float>>} the points, and how much of each every component holds
      */
-    private static function component(Points $points, array $posterior, Gaussian $before, float $relevance, int $n, int $count): Gaussian
+    private static function strays(Mixture $mixture, Points $points, array &$sums): array
     {
-        // Locals: reaching into an object for every value is what would take the time here.
-        [$px, $py, $pz] = [$points->x, $points->y, $points->z];
-        $sum = $sx = $sy = $sz = 0.0;
-        for ($i = 0; $i < $n; ++$i) {
-            $r = $posterior[$i];
-            if ($r > self::NEGLIGIBLE) {
-                $sum += $r;
-                $sx += $r * $px[$i];
-                $sy += $r * $py[$i];
-                $sz += $r * $pz[$i];
+        $x = $y = $z = [];
+        foreach ($sums as $i => $sum) {
+            if ($sum < self::SPARSE) {
+                $x[] = $points->x[$i];
+                $y[] = $points->y[$i];
+                $z[] = $points->z[$i];
+                $sums[$i] = \INF;
             }
         }
+        $strays = new Points($x, $y, $z);
+
+        return [$strays, [] === $x ? [] : $mixture->posteriors($strays)[0]];
+    }
+
+    /**
+     * What some points add to a component, about its mean before: a hot loop.
+     *
+     * @param array{0: float, 1: float, 2: float} $about
+     * @param array<int, float>                      $densities of the points from $first on
+     * @param array<int, float>                      $sums      of all components, by point
+     *
+     * @return array{0: float, 1: float, 2: float, 3: float, 4: float, 5: float, 6: float, 7: float, 8: float, 9: float} weight, x, y, z, xx, xy, xz, yy, yz, zz
+     */
+    private static function moments(Points $points, array $about, int $first, array $densities, array $sums): array
+    {
+        [$px, $py, $pz] = [$points->x, $points->y, $points->z];
+        [$mx, $my, $mz] = $about;
+        $sum = $sx = $sy = $sz = $xx = $xy = $xz = $yy = $yz = $zz = 0.0;
+        $i = $first;
+        foreach ($densities as $density) {
+            $r = $density / $sums[$i];
+            if ($r > self::NEGLIGIBLE) {
+                $x = $px[$i] - $mx;
+                $y = $py[$i] - $my;
+                $z = $pz[$i] - $mz;
+                $sum += $r;
+                $sx += $rx = $r * $x;
+                $sy += $ry = $r * $y;
+                $sz += $rz = $r * $z;
+                $xx += $rx * $x;
+                $xy += $rx * $y;
+                $xz += $rx * $z;
+                $yy += $ry * $y;
+                $yz += $ry * $z;
+                $zz += $rz * $z;
+            }
+            ++$i;
+        }
+
+        return [$sum, $sx, $sy, $sz, $xx, $xy, $xz, $yy, $yz, $zz];
+    }
+
+    /**
+     * One component from what it holds.
+     *
+     * @param array{0: float, 1: float, 2: float, 3: float, 4: float, 5: float, 6: float, 7: float, 8: float, 9: float} $moments about the mean before
+     */
+    private static function component(array $moments, Gaussian $before, Gaussian $known, float $relevance, int $n, int $count): Gaussian
+    {
+        [$sum, $sx, $sy, $sz, $xx, $xy, $xz, $yy, $yz, $zz] = $moments;
         $weight = $sum + $relevance;
         if ($weight < 1e-6) {
             // Nothing is near it any more: it stays, and holds next to nothing.
             return new Gaussian(1e-9, $before->mean, $before->covariance);
         }
-        [$mx, $my, $mz] = $before->mean;
-        $x = ($sx + $relevance * $mx) / $weight;
-        $y = ($sy + $relevance * $my) / $weight;
-        $z = ($sz + $relevance * $mz) / $weight;
-        $xx = $xy = $xz = $yy = $yz = $zz = 0.0;
-        for ($i = 0; $i < $n; ++$i) {
-            $r = $posterior[$i];
-            if ($r > self::NEGLIGIBLE) {
-                $dx = $px[$i] - $x;
-                $dy = $py[$i] - $y;
-                $dz = $pz[$i] - $z;
-                $xx += $r * $dx * $dx;
-                $xy += $r * $dx * $dy;
-                $xz += $r * $dx * $dz;
-                $yy += $r * $dy * $dy;
-                $yz += $r * $dy * $dz;
-                $zz += $r * $dz * $dz;
-            }
-        }
-        $known = $before->covariance;
-        $spread = [$xx, $xy, $xz, $yy, $yz, $zz];
-        $away = [($mx - $x) ** 2, ($mx - $x) * ($my - $y), ($mx - $x) * ($mz - $z), ($my - $y) ** 2, ($my - $y) * ($mz - $z), ($mz - $z) ** 2];
-        // The floor is in what was known before already.
+        // What was known lies this far from the mean before.
+        [$kx, $ky, $kz] = [$known->mean[0] - $before->mean[0], $known->mean[1] - $before->mean[1], $known->mean[2] - $before->mean[2]];
+        $x = ($sx + $relevance * $kx) / $weight;
+        $y = ($sy + $relevance * $ky) / $weight;
+        $z = ($sz + $relevance * $kz) / $weight;
+        [$cxx, $cxy, $cxz, $cyy, $cyz, $czz] = $known->covariance;
+        // The floor is in what was known already.
         $floor = self::FLOOR * $sum / $weight;
-        $blend = static fn (int $j): float => ($spread[$j] + $relevance * ($known[$j] + $away[$j])) / $weight;
-        $covariance = [$blend(0) + $floor, $blend(1), $blend(2), $blend(3) + $floor, $blend(4), $blend(5) + $floor];
+        $covariance = [
+            ($xx + $relevance * ($cxx + $kx * $kx)) / $weight - $x * $x + $floor,
+            ($xy + $relevance * ($cxy + $kx * $ky)) / $weight - $x * $y,
+            ($xz + $relevance * ($cxz + $kx * $kz)) / $weight - $x * $z,
+            ($yy + $relevance * ($cyy + $ky * $ky)) / $weight - $y * $y + $floor,
+            ($yz + $relevance * ($cyz + $ky * $kz)) / $weight - $y * $z,
+            ($zz + $relevance * ($czz + $kz * $kz)) / $weight - $z * $z + $floor,
+        ];
+        $share = ($sum + $relevance * $known->share * $count) / ($n + $relevance * $count);
 
-        return new Gaussian(max(1e-9, ($sum + $relevance * $before->share * $count) / ($n + $relevance * $count)), [$x, $y, $z], $covariance);
+        return new Gaussian(max(1e-9, $share), [$before->mean[0] + $x, $before->mean[1] + $y, $before->mean[2] + $z], $covariance);
     }
 }

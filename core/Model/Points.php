@@ -30,6 +30,17 @@ final readonly class Points
         return new self($lab->a, array_map($scaled, $lab->b), array_map($scaled, $lab->c));
     }
 
+    /** The same points, by x from the least. */
+    public function sorted(): self
+    {
+        $order = $this->x;
+        asort($order);
+        $order = array_keys($order);
+        $take = static fn (array $values): array => array_map(static fn (int $i): float => $values[$i], $order);
+
+        return new self($take($this->x), $take($this->y), $take($this->z));
+    }
+
     public function count(): int
     {
         return \count($this->x);

@@ -7,21 +7,45 @@ namespace Tovrin\Core\Reach;
 use Tovrin\Core\Colour\Colours;
 
 /**
- * Which colours a move acts on, and how much: hue window × chroma window × lightness window, optionally
- * all but these, and in either case less the held colours. A window that is null lets everything through.
+ * Which colours a move acts on, and how much: what all of its kinds let through, optionally all but that, and in either case
+ * less the held colours.
  */
 final readonly class Reach
 {
+    /** Stretches of hue, chroma and lightness; all open where there are none. */
+    public Windows $windows;
+    /** What was learned from strokes, if anything. */
+    public ?Learned $learned;
+
     /**
+     * @param list<ReachKind>  $kinds that limit one another; none lets everything through
      * @param list<HeldColour> $held
      */
-    public function __construct(
-        public ?HueWindow $hue = null,
-        public ?Window $chroma = null,
-        public ?Window $light = null,
-        public bool $invert = false,
-        public array $held = [],
-    ) {
+    public function __construct(public array $kinds = [], public bool $invert = false, public array $held = [])
+    {
+        $windows = $learned = null;
+        foreach ($kinds as $kind) {
+            $windows = $kind instanceof Windows ? $kind : $windows;
+            $learned = $kind instanceof Learned ? $kind : $learned;
+        }
+        $this->windows = $windows ?? new Windows();
+        $this->learned = $learned;
+    }
+
+    /** @param list<HeldColour> $held */
+    public static function within(?HueWindow $hue = null, ?Window $chroma = null, ?Window $light = null, bool $invert = false, array $held = []): self
+    {
+        $windows = new Windows($hue, $chroma, $light);
+
+        return new self($windows->isOpen() ? [] : [$windows], $invert, $held);
+    }
+
+    /** The same with one of its kinds taken out and another one, or none, put in. */
+    public function with(?ReachKind $kind, string $instead): self
+    {
+        $kinds = array_values(array_filter($this->kinds, static fn (ReachKind $one): bool => !$one instanceof $instead));
+
+        return new self(null === $kind ? $kinds : [...$kinds, $kind], $this->invert, $this->held);
     }
 
     /**
@@ -31,7 +55,7 @@ final readonly class Reach
      */
     public function scaled(float $factor): self
     {
-        return new self($this->hue?->scaled($factor), $this->chroma?->scaled($factor, 0.5), $this->light?->scaled($factor, 1.0), $this->invert, $this->held);
+        return $this->windows->isOpen() ? $this : $this->with($this->windows->scaled($factor), Windows::class);
     }
 
     /**
@@ -41,11 +65,18 @@ final readonly class Reach
      */
     public function weights(Colours $colours): array
     {
-        $lch = $colours->lch();
-        $weights = array_fill(0, $lch->count(), 1.0);
-        $this->hue?->narrow($lch->c, $lch->b, $weights);
-        $this->chroma?->narrow($lch->b, $weights);
-        $this->light?->narrow($lch->a, $weights);
+        $weights = null;
+        foreach ($this->kinds as $kind) {
+            $own = $kind->weights($colours);
+            if (null === $weights) {
+                $weights = $own;
+            } else {
+                foreach ($own as $i => $weight) {
+                    $weights[$i] *= $weight;
+                }
+            }
+        }
+        $weights ??= array_fill(0, $colours->count(), 1.0);
         if ($this->invert) {
             $n = \count($weights);
             for ($i = 0; $i < $n; ++$i) {

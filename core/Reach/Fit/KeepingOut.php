@@ -69,7 +69,7 @@ final class KeepingOut
     {
         $candidates = [];
         foreach (['light' => [$wanted->a, $held->a, 1.0], 'chroma' => [$wanted->b, $held->b, 0.5]] as $axis => [$ours, $theirs, $most]) {
-            $window = ('light' === $axis ? $reach->light : $reach->chroma) ?? new Window(0.0, $most);
+            $window = ('light' === $axis ? $reach->windows->light : $reach->windows->chroma) ?? new Window(0.0, $most);
             [$low, $high] = Samples::range($ours, 0.025);
             [$heldLow, $heldHigh] = Samples::range($theirs, 0.05);
             foreach ([0.15, 0.4] as $room) {
@@ -85,17 +85,17 @@ final class KeepingOut
                 }
             }
         }
-        if (null !== $reach->hue && $reach->hue->width() < 360.0) {
-            $from = $reach->hue->from;
+        if (null !== $reach->windows->hue && $reach->windows->hue->width() < 360.0) {
+            $from = $reach->windows->hue->from;
             [$low, $high] = Samples::range(self::past($wanted->c, $from), 0.025);
             [$heldLow, $heldHigh] = Samples::range(self::past($held->c, $from), 0.05);
             if ($heldHigh > $high) {
-                $soft = max(3.0, min($reach->hue->softTo, 0.7 * ($heldLow - $high)));
-                $candidates[] = self::with($reach, 'hue', new HueWindow($from, Rounding::degree($from + max(0.0, $high) + 0.2 * max(0.0, $heldLow - $high)), $reach->hue->softFrom, round($soft, 1)));
+                $soft = max(3.0, min($reach->windows->hue->softTo, 0.7 * ($heldLow - $high)));
+                $candidates[] = self::with($reach, 'hue', new HueWindow($from, Rounding::degree($from + max(0.0, $high) + 0.2 * max(0.0, $heldLow - $high)), $reach->windows->hue->softFrom, round($soft, 1)));
             }
             if ($heldLow < $low) {
-                $soft = max(3.0, min($reach->hue->softFrom, 0.7 * ($low - $heldHigh)));
-                $candidates[] = self::with($reach, 'hue', new HueWindow(Rounding::degree($from + $low - 0.2 * max(0.0, $low - $heldHigh)), $reach->hue->to, round($soft, 1), $reach->hue->softTo));
+                $soft = max(3.0, min($reach->windows->hue->softFrom, 0.7 * ($low - $heldHigh)));
+                $candidates[] = self::with($reach, 'hue', new HueWindow(Rounding::degree($from + $low - 0.2 * max(0.0, $low - $heldHigh)), $reach->windows->hue->to, round($soft, 1), $reach->windows->hue->softTo));
             }
         }
 
@@ -141,7 +141,7 @@ final class KeepingOut
             $colour = Hex::format(...ColourBlock::of(OkLab::class, [$centre])->in(Srgb::class)->at(0));
             $best = null;
             foreach (self::CARVE_RADII as $radius) {
-                $candidate = new Reach($now->hue, $now->chroma, $now->light, $now->invert, [...$now->held, new HeldColour($colour, $radius)]);
+                $candidate = Reach::within($now->windows->hue, $now->windows->chroma, $now->windows->light, $now->invert, [...$now->held, new HeldColour($colour, $radius)]);
                 if (\count($candidate->held) > 64 || (Caught::share($candidate, $wanted) ?? 1.0) < $kept - self::MAY_COST) {
                     continue;
                 }
@@ -160,10 +160,10 @@ final class KeepingOut
 
     private static function with(Reach $reach, string $axis, Window|HueWindow $window): Reach
     {
-        return new Reach(
-            $window instanceof HueWindow ? $window : $reach->hue,
-            'chroma' === $axis && $window instanceof Window ? $window : $reach->chroma,
-            'light' === $axis && $window instanceof Window ? $window : $reach->light,
+        return Reach::within(
+            $window instanceof HueWindow ? $window : $reach->windows->hue,
+            'chroma' === $axis && $window instanceof Window ? $window : $reach->windows->chroma,
+            'light' === $axis && $window instanceof Window ? $window : $reach->windows->light,
             $reach->invert,
             $reach->held,
         );

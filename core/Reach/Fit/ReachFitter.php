@@ -32,13 +32,13 @@ final class ReachFitter
         $wanted = Samples::withoutStrays($wanted);
         // An inverted reach is fitted as what it leaves alone; what it acts on follows from that.
         $inverted = $base->invert ?? false;
-        $start = null === $base ? null : new Reach($base->hue, $base->chroma, $base->light, false, $base->held);
+        $start = null === $base ? null : Reach::within($base->windows->hue, $base->windows->chroma, $base->windows->light, false, $base->held);
         // Nothing left alone yet: there is nothing to widen.
-        $empty = $inverted && null === $base?->hue && null === $base?->chroma && null === $base?->light;
+        $empty = $inverted && null === $base?->windows->hue && null === $base?->windows->chroma && null === $base?->windows->light;
         $reach = $wanted->count() > 0 ? WindowsAround::around($wanted, $empty ? null : $start, $words) : $start ?? new Reach();
         $overlap = !$inverted && $wanted->count() > 0 && $held->count() > 0 ? Samples::overlap($wanted, $held) : 0.0;
         if ($inverted) {
-            $reach = KeepingOut::carvedAway(new Reach($reach->hue, $reach->chroma, $reach->light, true, $start->held ?? []), $held);
+            $reach = KeepingOut::carvedAway(Reach::within($reach->windows->hue, $reach->windows->chroma, $reach->windows->light, true, $start->held ?? []), $held);
         } elseif ($held->count() > 0) {
             if ($overlap > self::SAME) {
                 $words[] = 'What is wanted and what is to stay are the same colours, so nothing was carved out. Mark another part of either.';
@@ -65,7 +65,7 @@ final class ReachFitter
 
     private static function isEverything(Reach $reach): bool
     {
-        return null === $reach->hue && null === $reach->chroma && null === $reach->light && !$reach->invert && [] === $reach->held;
+        return null === $reach->windows->hue && null === $reach->windows->chroma && null === $reach->windows->light && !$reach->invert && [] === $reach->held;
     }
 
     private static function percent(float $share): string

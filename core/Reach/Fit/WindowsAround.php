@@ -33,7 +33,7 @@ final class WindowsAround
             [, $top] = Samples::range($lch->b);
             $chroma = new Window(0.0, $top + 0.008, 0.0, 0.014);
 
-            return self::hull(new Reach(null, $chroma, $light), $base);
+            return self::hull(Reach::within(null, $chroma, $light), $base);
         }
         [$least, $most] = Samples::range($lch->b);
         // A stronger glaze of the same hue is nearly always the same thing; a weaker colour often is not.
@@ -43,10 +43,10 @@ final class WindowsAround
         if ($neutral > self::NEUTRAL_SHARE * $n) {
             $words[] = 'Part of this is nearly grey, so hue is left open: the reach rests on lightness and strength.';
 
-            return self::hull(new Reach(null, $chroma, $light), $base);
+            return self::hull(Reach::within(null, $chroma, $light), $base);
         }
 
-        return self::hull(new Reach(self::hueWindow($lch), $chroma, $light), $base);
+        return self::hull(Reach::within(self::hueWindow($lch), $chroma, $light), $base);
     }
 
     /** The stretch of the circle that holds the hues, strong colours counting more, with margins. */
@@ -93,10 +93,10 @@ final class WindowsAround
             return $reach;
         }
 
-        return new Reach(
-            null === $base->hue || null === $reach->hue ? null : self::hullOfHues($base->hue, $reach->hue),
-            self::hullOf($base->chroma, $reach->chroma),
-            self::hullOf($base->light, $reach->light),
+        return Reach::within(
+            null === $base->windows->hue || null === $reach->windows->hue ? null : self::hullOfHues($base->windows->hue, $reach->windows->hue),
+            self::hullOf($base->windows->chroma, $reach->windows->chroma),
+            self::hullOf($base->windows->light, $reach->windows->light),
             $base->invert,
             $base->held,
         );

@@ -35,8 +35,8 @@ final class LookJsonTest extends TestCase
         self::assertEquals(new Shift(0.5, -60.0, 0.0), $shift->kind);
         self::assertSame(['Bowl', false, 0.8, ReadsFrom::Running], [$shift->label, $shift->on, $shift->strength, $shift->reads]);
         self::assertNotNull($shift->reach);
-        self::assertSame([350.0, 20.0, 15.0, 0.0], [$shift->reach->hue?->from, $shift->reach->hue?->to, $shift->reach->hue?->softFrom, $shift->reach->hue?->softTo]);
-        self::assertNull($shift->reach->chroma);
+        self::assertSame([350.0, 20.0, 15.0, 0.0], [$shift->reach->windows->hue?->from, $shift->reach->windows->hue?->to, $shift->reach->windows->hue?->softFrom, $shift->reach->windows->hue?->softTo]);
+        self::assertNull($shift->reach->windows->chroma);
         self::assertTrue($shift->reach->invert);
         self::assertSame('#a34a2c', $shift->reach->held[0]->colour);
     }

@@ -56,12 +56,12 @@ final class ReachTest extends TestCase
     #[DataProvider('hues')]
     public function testHueWindow(HueWindow $window, float $hue, float $expected): void
     {
-        self::assertEqualsWithDelta($expected, self::weight(new Reach($window), 0.6, 0.1, $hue), 1e-6);
+        self::assertEqualsWithDelta($expected, self::weight(Reach::within($window), 0.6, 0.1, $hue), 1e-6);
     }
 
     public function testHueFadesWhereItHasNoMeaning(): void
     {
-        $reach = new Reach(new HueWindow(0.0, 90.0));
+        $reach = Reach::within(new HueWindow(0.0, 90.0));
         self::assertEqualsWithDelta(1.0, self::weight($reach, 0.5, 0.02, 45.0), 1e-9);
         self::assertEqualsWithDelta(0.5, self::weight($reach, 0.5, 0.01, 45.0), 1e-9);
         self::assertEqualsWithDelta(0.0, self::weight($reach, 0.5, 0.0, 45.0), 1e-9);
@@ -70,7 +70,7 @@ final class ReachTest extends TestCase
 
     public function testChromaAndLightWindowsMultiply(): void
     {
-        $reach = new Reach(null, new Window(0.05, 0.5, 0.04, 0.0), new Window(0.2, 0.6, 0.1, 0.2));
+        $reach = Reach::within(null, new Window(0.05, 0.5, 0.04, 0.0), new Window(0.2, 0.6, 0.1, 0.2));
         self::assertEqualsWithDelta(1.0, self::weight($reach, 0.4, 0.1, 30.0), 1e-9);
         self::assertEqualsWithDelta(0.5, self::weight($reach, 0.4, 0.03, 30.0), 1e-9);
         self::assertEqualsWithDelta(0.5, self::weight($reach, 0.7, 0.1, 30.0), 1e-9);
@@ -81,7 +81,7 @@ final class ReachTest extends TestCase
     public function testHeldColourIsCarvedOut(): void
     {
         [$l, $a, $b] = ColourBlock::one(Srgb::class, ...Hex::parse('#a34a2c'))->in(OkLab::class)->at(0);
-        $reach = new Reach(held: [new HeldColour('#a34a2c', 0.08)]);
+        $reach = Reach::within(held: [new HeldColour('#a34a2c', 0.08)]);
         $at = static fn (Reach $r, float $distance): float => $r->weights(new Colours(ColourBlock::one(OkLab::class, $l + $distance, $a, $b)))[0];
         self::assertEqualsWithDelta(0.0, $at($reach, 0.0), 1e-6);
         self::assertEqualsWithDelta(0.5, $at($reach, 0.04), 1e-6);
@@ -91,7 +91,7 @@ final class ReachTest extends TestCase
     public function testInvertedItTakesInAllButItsWindowsAndHeldColoursStayAllTheSame(): void
     {
         $held = [new HeldColour('#4060a0', 0.08)];
-        $at = static fn (bool $invert, string $hex): float => (new Reach(new HueWindow(20.0, 60.0, 10.0, 10.0), invert: $invert, held: $held))->weights(new Colours(ColourBlock::of(Srgb::class, [Hex::parse($hex)])))[0];
+        $at = static fn (bool $invert, string $hex): float => (Reach::within(new HueWindow(20.0, 60.0, 10.0, 10.0), invert: $invert, held: $held))->weights(new Colours(ColourBlock::of(Srgb::class, [Hex::parse($hex)])))[0];
         self::assertEqualsWithDelta([1.0, 0.0], [$at(false, '#b06030'), $at(true, '#b06030')], 1e-9);
         self::assertEqualsWithDelta([0.0, 1.0], [$at(false, '#308040'), $at(true, '#308040')], 1e-9);
         self::assertEqualsWithDelta([0.0, 0.0], [$at(false, '#4060a0'), $at(true, '#4060a0')], 1e-6, 'held in either case');

@@ -78,8 +78,8 @@ final class ReachFitterTest extends TestCase
     public function testAGreySampleRestsOnLightnessAndSaysSo(): void
     {
         $fit = ReachFitter::fit(self::patch(0.7, 0.004, 240.0, 0.02, 0.003), self::none());
-        self::assertNull($fit->reach?->hue);
-        self::assertNotNull($fit->reach?->light);
+        self::assertNull($fit->reach?->windows->hue);
+        self::assertNotNull($fit->reach?->windows->light);
         self::assertGreaterThan(0.98, $fit->wanted);
         self::assertStringContainsString('nearly grey', implode(' ', $fit->words));
         // A strong colour of the same lightness stays out.
@@ -89,8 +89,8 @@ final class ReachFitterTest extends TestCase
     public function testHuesThatStraddleZeroGiveANarrowWindow(): void
     {
         $fit = ReachFitter::fit(self::joined(self::patch(0.6, 0.15, 352.0, 0.03, 0.01), self::patch(0.6, 0.15, 9.0, 0.03, 0.01)), self::none());
-        self::assertNotNull($fit->reach?->hue);
-        self::assertLessThan(50.0, $fit->reach->hue->width());
+        self::assertNotNull($fit->reach?->windows->hue);
+        self::assertLessThan(50.0, $fit->reach->windows->hue->width());
         self::assertSame(1.0, Caught::share($fit->reach, self::patch(0.6, 0.15, 0.5, 0.0, 0.0)));
     }
 
@@ -139,19 +139,19 @@ final class ReachFitterTest extends TestCase
     {
         $clean = ReachFitter::fit(self::patch(0.5, 0.1, 190.0, 0.05, 0.02), self::none());
         $slipped = ReachFitter::fit(self::joined(self::patch(0.5, 0.1, 190.0, 0.05, 0.02), self::patch(0.75, 0.02, 60.0, 0.01, 0.004, 1.0, 30)), self::none());
-        self::assertNotNull($slipped->reach?->hue);
-        self::assertEqualsWithDelta($clean->reach?->hue?->width() ?? 0.0, $slipped->reach->hue->width(), 3.0);
+        self::assertNotNull($slipped->reach?->windows->hue);
+        self::assertEqualsWithDelta($clean->reach?->windows->hue?->width() ?? 0.0, $slipped->reach->windows->hue->width(), 3.0);
     }
 
     public function testScalingBroadensAndTightensAboutTheMiddle(): void
     {
-        $reach = new Reach(new HueWindow(350.0, 30.0, 10.0, 20.0), new Window(0.1, 0.2, 0.02, 0.02), new Window(0.0, 0.4, 0.0, 0.1));
+        $reach = Reach::within(new HueWindow(350.0, 30.0, 10.0, 20.0), new Window(0.1, 0.2, 0.02, 0.02), new Window(0.0, 0.4, 0.0, 0.1));
         $broad = $reach->scaled(2.0);
-        self::assertSame([330.0, 50.0, 20.0, 40.0], [$broad->hue?->from, $broad->hue?->to, $broad->hue?->softFrom, $broad->hue?->softTo]);
-        self::assertSame([0.05, 0.25], [$broad->chroma?->from, $broad->chroma?->to]);
-        self::assertSame(0.0, $broad->light?->from, 'an open end stays open');
+        self::assertSame([330.0, 50.0, 20.0, 40.0], [$broad->windows->hue?->from, $broad->windows->hue?->to, $broad->windows->hue?->softFrom, $broad->windows->hue?->softTo]);
+        self::assertSame([0.05, 0.25], [$broad->windows->chroma?->from, $broad->windows->chroma?->to]);
+        self::assertSame(0.0, $broad->windows->light?->from, 'an open end stays open');
         self::assertEquals($reach, $broad->scaled(0.5));
-        self::assertSame(1.0, $reach->scaled(4.0)->light?->to, 'never beyond the axis');
+        self::assertSame(1.0, $reach->scaled(4.0)->windows->light?->to, 'never beyond the axis');
     }
 
     /** Colours around one, spread evenly in lightness, chroma and hue. */
@@ -197,7 +197,7 @@ final class ReachFitterTest extends TestCase
         };
         $none = ColourBlock::of(OkLab::class, []);
         [$ochre, $teal, $plaster] = [$patch('#c8922e'), $patch('#2f7f7a'), $patch('#7a5a9a')];
-        $first = ReachFitter::fit($ochre, $none, new Reach(invert: true))->reach;
+        $first = ReachFitter::fit($ochre, $none, Reach::within(invert: true))->reach;
         self::assertNotNull($first);
         self::assertTrue($first->invert);
         self::assertSame([0.0, 1.0], [Caught::share($first, $ochre), Caught::share($first, $teal)]);

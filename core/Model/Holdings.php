@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Model;
+
+/** How much each component of a model holds of each of many points, without what is next to nothing. */
+final readonly class Holdings
+{
+    private const NEGLIGIBLE = 1e-4;
+
+    /**
+     * @param list<array<int, float>> $rows by point, by component over all scales in order: shares that sum to one over a scale
+     *                                      (to nothing for a point that a whole scale is far from)
+     */
+    private function __construct(public array $rows)
+    {
+    }
+
+    /**
+     * @param list<Mixture> $scales
+     * @param Points        $sorted by x, rising
+     */
+    public static function of(array $scales, Points $sorted): self
+    {
+        $n = $sorted->count();
+        $rows = array_fill(0, $n, []);
+        $component = 0;
+        foreach ($scales as $scale) {
+            $sums = array_fill(0, $n, 1e-30);
+            $near = [];
+            foreach ($scale->components as $one) {
+                [$first, $densities] = $near[] = Densities::near($one, $sorted);
+                $i = $first;
+                foreach ($densities as $density) {
+                    $sums[$i++] += $density;
+                }
+            }
+            foreach ($near as [$first, $densities]) {
+                $i = $first;
+                foreach ($densities as $density) {
+                    $held = $density / $sums[$i];
+                    if ($held > self::NEGLIGIBLE) {
+                        $rows[$i][$component] = $held;
+                    }
+                    ++$i;
+                }
+                ++$component;
+            }
+        }
+
+        return new self($rows);
+    }
+
+    /**
+     * A weighted sum of what the components hold: a hot loop.
+     *
+     * @param array<int, float> $weights by component
+     *
+     * @return list<float> by point
+     */
+    public function sum(array $weights, float $level): array
+    {
+        $sums = [];
+        foreach ($this->rows as $row) {
+            $sum = $level;
+            foreach ($row as $component => $held) {
+                $sum += $held * $weights[$component];
+            }
+            $sums[] = $sum;
+        }
+
+        return $sums;
+    }
+}

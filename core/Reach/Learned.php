@@ -1,0 +1,178 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Model\ColourModel;
+use Tovrin\Core\Model\DamagedModel;
+use Tovrin\Core\Model\ModelData;
+use Tovrin\Core\Reach\Table\Tables;
+use Tovrin\Core\Tone\Smooth;
+
+/**
+ * Colours like those that were marked on a photo, among its own: each component of its colour model has a weight, and a
+ * colour is reached as the components that hold it say. 0 for what nobody marked and nothing marked resembles, 1 in the core
+ * of what is wanted, no steeper than 1 over 0.04 in OKLab, and 0 where a colour is unlike everything in the photo.
+ */
+final readonly class Learned implements ReachKind
+{
+    /** As soft as a reach is to begin with. */
+    public const SOFT = 0.6;
+    /** What tighter–broader at its ends moves the level by. */
+    private const BREADTH = 0.38;
+    /** Half the width of the ramp at softness 0, and what full softness adds. */
+    private const FIRMEST = 0.04;
+    private const SOFTNESS = 0.34;
+
+    /**
+     * @param ColourModel                                       $model   of the photo it was learned on, or adapted to another one
+     * @param list<float>                                       $weights of its components, all scales in order
+     * @param float                                             $level   of a colour that no component speaks for
+     * @param float                                             $broader −1 (tightest) … 1 (broadest); 0 is as learned
+     * @param float                                             $soft    0 (firm) … 1 (soft)
+     * @param list<Stroke>                                      $strokes it was learned from, on the photo named
+     * @param string                                            $photo   names the photo the strokes lie on; '' for none
+     * @param array{level: float, weights: list<float>}|null $before  what was known before the strokes
+     *
+     * @throws \InvalidArgumentException when there are not as many weights as components
+     */
+    public function __construct(
+        public ColourModel $model,
+        public array $weights,
+        public float $level,
+        public float $broader = 0.0,
+        public float $soft = self::SOFT,
+        public array $strokes = [],
+        public string $photo = '',
+        public ?array $before = null,
+    ) {
+        foreach ([$weights, $before['weights'] ?? $weights] as $list) {
+            if (\count($list) !== $model->count()) {
+                throw new \InvalidArgumentException(\sprintf('There are %d weights for %d components.', \count($list), $model->count()));
+            }
+        }
+    }
+
+    /** The same read tighter or broader, softer or firmer. */
+    public function tuned(float $broader, float $soft): self
+    {
+        return new self($this->model, $this->weights, $this->level, $broader, $soft, $this->strokes, $this->photo, $this->before);
+    }
+
+    /**
+     * The same thing on another photo: the components follow it there, their weights stay. Its strokes lie on the old photo,
+     * so that what they taught becomes what is known before any on the new one.
+     *
+     * @param ColourBlock $colours some of the other photo's colours, any space
+     */
+    public function adapted(ColourBlock $colours, string $photo): self
+    {
+        return new self($this->model->adapted($colours), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights]);
+    }
+
+    /** What the components make of a colour, as a weight before it is made gentle. */
+    public function ramp(float $sum): float
+    {
+        return Smooth::at(0.5 + ($sum + self::BREADTH * $this->broader) / (2.0 * (self::FIRMEST + self::SOFTNESS * $this->soft)));
+    }
+
+    public function weights(Colours $colours): array
+    {
+        return Tables::of($this)->at($colours->lab());
+    }
+
+    /** Names what was learned, apart from how it is read: the same for the same numbers. */
+    public function key(): string
+    {
+        $numbers = [$this->level, ...$this->weights, ...$this->model->grain];
+        foreach ($this->model->scales as $scale) {
+            foreach ($scale->components as $one) {
+                array_push($numbers, $one->share, ...$one->mean, ...$one->covariance);
+            }
+        }
+
+        return hash('xxh128', pack('e*', ...$numbers));
+    }
+
+    public static function members(): array
+    {
+        return ['learned' => ['anyOf' => [['$ref' => '#/$defs/learned'], ['type' => 'null']]]];
+    }
+
+    public static function definitions(): array
+    {
+        $number = static fn (string $text, float $min, float $max): array => ['description' => $text, 'type' => 'number', 'minimum' => $min, 'maximum' => $max];
+        $list = static fn (string $text, array $items, int $least, int $most): array => ['description' => $text, 'type' => 'array', 'minItems' => $least, 'maxItems' => $most, 'items' => $items];
+        $plain = ['type' => 'number', 'minimum' => -1000.0, 'maximum' => 1000.0];
+        $share = ['type' => 'number', 'minimum' => -1.0, 'maximum' => 2.0];
+
+        return [
+            'stroke' => ['title' => 'KeptStroke', 'description' => 'What was marked on the photo.', 'properties' => [
+                'as' => ['description' => 'To move, or to stay put.', 'type' => 'string', 'enum' => ['wanted', 'held']],
+                'shape' => ['description' => 'A click, the way of the pointer, two opposite corners, or several clicks.', 'type' => 'string', 'enum' => array_column(StrokeShape::cases(), 'value')],
+                'points' => $list('Shares of the photo\'s width and height.', $list('x, y', $share, 2, 2), 1, Stroke::MOST_POINTS),
+                'colour' => ['description' => 'Mean colour under it.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
+            ], 'required' => ['as', 'shape', 'points', 'colour']],
+            'before' => ['title' => 'KnownBefore', 'description' => 'What was known before the strokes.', 'properties' => [
+                'level' => $number('As in what was learned.', -10, 10),
+                'weights' => $list('As in what was learned.', $plain, 1, 400),
+            ], 'required' => ['level', 'weights']],
+            'learned' => ['title' => 'LearnedReach', 'description' => 'Colours like those that were marked on a photo.', 'properties' => [
+                'level' => $number('Of a colour that no component speaks for.', -10, 10),
+                'broader' => $number('Tighter (below 0) or broader (above 0) than learned.', -1, 1) + ['default' => 0.0],
+                'soft' => $number('How soft its edge is.', 0, 1) + ['default' => self::SOFT],
+                'grain' => $list('Standard deviation of the photo\'s noise in L, a and b of OKLab.', ['type' => 'number', 'minimum' => 0.0, 'maximum' => 0.5], 3, 3),
+                'scales' => $list('The photo\'s colours as mixtures of Gaussians in L, 2.5a, 2.5b of OKLab, from a few broad components to many narrow ones.', $list('A component each: its share; mean; covariance xx, xy, xz, yy, yz, zz.', $list('Ten numbers.', $plain, ModelData::NUMBERS, ModelData::NUMBERS), 1, 200), 1, 8),
+                'weights' => $list('How much each component speaks for being reached, all scales in order.', $plain, 1, 400),
+                'strokes' => ['default' => []] + $list('The strokes it was learned from.', ['$ref' => '#/$defs/stroke'], 0, 200),
+                'photo' => ['description' => 'Names the photo the strokes lie on.', 'type' => 'string', 'maxLength' => 64, 'default' => ''],
+                'before' => ['default' => null, 'anyOf' => [['$ref' => '#/$defs/before'], ['type' => 'null']]],
+            ], 'required' => ['level', 'scales', 'weights']],
+        ];
+    }
+
+    public static function fromData(array $reach): ?self
+    {
+        /** @var array{learned?: array{level: float, broader?: float, soft?: float, grain?: list<float>, scales: list<list<list<float>>>, weights: list<float>, strokes?: list<array{as: string, shape: string, points: non-empty-list<array{0: float, 1: float}>, colour: string}>, photo?: string, before?: array{level: float, weights: list<float>}|null}|null} $reach */
+        $data = $reach['learned'] ?? null;
+        if (null === $data) {
+            return null;
+        }
+        $floats = static fn (array $list): array => array_map(static fn (int|float $v): float => (float) $v, $list);
+        try {
+            $before = $data['before'] ?? null;
+
+            return new self(
+                ModelData::read($data),
+                $floats($data['weights']),
+                (float) $data['level'],
+                (float) ($data['broader'] ?? 0),
+                (float) ($data['soft'] ?? self::SOFT),
+                array_map(static fn (array $s): Stroke => new Stroke('wanted' === $s['as'], StrokeShape::from($s['shape']), array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $s['points']), $s['colour']), $data['strokes'] ?? []),
+                $data['photo'] ?? '',
+                null === $before ? null : ['level' => (float) $before['level'], 'weights' => $floats($before['weights'])],
+            );
+        } catch (DamagedModel $e) {
+            throw new UnreadableReach('learned.'.$e->path, $e->getMessage());
+        } catch (\InvalidArgumentException $e) {
+            throw new UnreadableReach('learned.weights', $e->getMessage());
+        }
+    }
+
+    public function data(): array
+    {
+        return ['learned' => [
+            'level' => $this->level,
+            'broader' => $this->broader,
+            'soft' => $this->soft,
+            ...ModelData::write($this->model),
+            'weights' => $this->weights,
+            'strokes' => array_map(static fn (Stroke $s): array => ['as' => $s->wanted ? 'wanted' : 'held', 'shape' => $s->shape->value, 'points' => $s->points, 'colour' => $s->colour], $this->strokes),
+            'photo' => $this->photo,
+            'before' => $this->before,
+        ]];
+    }
+}

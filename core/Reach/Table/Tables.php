@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach\Table;
+
+use Tovrin\Core\Model\Holdings;
+use Tovrin\Core\Model\Nodes;
+use Tovrin\Core\Reach\Learned;
+use Tovrin\Core\Tone\Smooth;
+
+/**
+ * Tables of learned reaches: made when a reach changes, so that drags on a move's own controls cost no more than without.
+ *
+ * What was learned is worked out once on the nodes near the photo's colours, and kept by itself, since tighter–broader and
+ * softer–firmer only read it in another way.
+ */
+final class Tables
+{
+    private const REMEMBERED = 16;
+
+    private static ?TableShelf $shelf = null;
+    /** @var array<string, WeightTable> */
+    private static array $tables = [];
+    /** @var array<string, array{0: Nodes, 1: list<float>}> */
+    private static array $fields = [];
+
+    /** Keeps tables for other processes too. */
+    public static function keepOn(?TableShelf $shelf): void
+    {
+        self::$shelf = $shelf;
+        self::$tables = self::$fields = [];
+    }
+
+    public static function of(Learned $reach): WeightTable
+    {
+        $key = hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft));
+        if (!isset(self::$tables[$key])) {
+            $table = WeightTable::fromBytes((string) self::$shelf?->get($key));
+            if (null === $table) {
+                [$nodes, $field] = self::field($reach);
+                $table = self::table($nodes, array_map($reach->ramp(...), $field));
+                self::$shelf?->put($key, $table->toBytes());
+            }
+            self::$tables = \array_slice(self::$tables, -self::REMEMBERED, null, true) + [$key => $table];
+        }
+
+        return self::$tables[$key];
+    }
+
+    /**
+     * What a reach makes of the nodes near its photo's colours.
+     *
+     * @return array{0: Nodes, 1: list<float>}
+     */
+    public static function field(Learned $reach): array
+    {
+        $key = $reach->key();
+        if (!isset(self::$fields[$key])) {
+            $nodes = $reach->model->nodes();
+            $bytes = (string) self::$shelf?->get($key);
+            if (\strlen($bytes) !== 8 * $nodes->count()) {
+                $field = Holdings::of($reach->model->scales, $nodes->points())->sum($reach->weights, $reach->level);
+                self::$shelf?->put($key, pack('e*', ...$field));
+            } else {
+                /** @var array<int, float> $field */
+                $field = unpack('e*', $bytes);
+                $field = array_values($field);
+            }
+            self::$fields = \array_slice(self::$fields, -self::REMEMBERED, null, true) + [$key => [$nodes, $field]];
+        }
+
+        return self::$fields[$key];
+    }
+
+    /** @param list<float> $weights by node */
+    private static function table(Nodes $nodes, array $weights): WeightTable
+    {
+        $places = array_map(Nodes::place(...), $nodes->keys);
+        $reached = [];
+        foreach ($weights as $n => $weight) {
+            if ($weight > 0.0) {
+                $reached[] = $places[$n];
+            }
+        }
+        if ([] === $reached) {
+            return new WeightTable([0, 0, 0], [0, 0, 0], []);
+        }
+        $origin = $size = [];
+        foreach ([0, 1, 2] as $axis) {
+            $along = array_column($reached, $axis);
+            $origin[] = min($along) - GentleSlope::margin($axis);
+            $size[] = max($along) + GentleSlope::margin($axis) - $origin[$axis] + 1;
+        }
+        $known = [];
+        foreach ($places as $n => [$i, $j, $k]) {
+            [$i, $j, $k] = [$i - $origin[0], $j - $origin[1], $k - $origin[2]];
+            if ($i >= 0 && $j >= 0 && $k >= 0 && $i < $size[0] && $j < $size[1] && $k < $size[2]) {
+                $known[($i * $size[1] + $j) * $size[2] + $k] = $weights[$n];
+            }
+        }
+
+        return new WeightTable([$origin[0], $origin[1], $origin[2]], [$size[0], $size[1], $size[2]], (new GentleSlope([$size[0], $size[1], $size[2]]))->gentle($known));
+    }
+}
