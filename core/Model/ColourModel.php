@@ -40,9 +40,9 @@ final readonly class ColourModel
     }
 
     /** The model of another photo, with the same components where they are the same things under other light. */
-    public function adapted(ColourBlock $colours, float $relevance = 40.0): self
+    public function adapted(Points $points, float $relevance = 40.0): self
     {
-        $points = Points::of($colours->thinned(self::SAMPLES));
+        $points = $points->thinned(self::SAMPLES);
 
         return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, 10)->rounded(), $this->scales), $this->grain);
     }

@@ -12,8 +12,9 @@ final readonly class Holdings
     /**
      * @param list<array<int, float>> $rows by point, by component over all scales in order: shares that sum to one over a scale
      *                                      (to nothing for a point that a whole scale is far from)
+     * @param list<float>             $mass how densely the photo's colours lie at each point, at the finest scale
      */
-    private function __construct(public array $rows)
+    private function __construct(public array $rows, public array $mass)
     {
     }
 
@@ -26,6 +27,7 @@ final readonly class Holdings
         $n = $sorted->count();
         $rows = array_fill(0, $n, []);
         $component = 0;
+        $sums = [];
         foreach ($scales as $scale) {
             $sums = array_fill(0, $n, 1e-30);
             $near = [];
@@ -49,7 +51,7 @@ final readonly class Holdings
             }
         }
 
-        return new self($rows);
+        return new self($rows, array_values($sums));
     }
 
     /**

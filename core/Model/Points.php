@@ -30,6 +30,24 @@ final readonly class Points
         return new self($lab->a, array_map($scaled, $lab->b), array_map($scaled, $lab->c));
     }
 
+    /** At most so many of them, evenly through the list. */
+    public function thinned(int $most): self
+    {
+        $n = $this->count();
+        if ($n <= $most) {
+            return $this;
+        }
+        $x = $y = $z = [];
+        for ($j = 0; $j < $most; ++$j) {
+            $i = intdiv($j * $n, $most);
+            $x[] = $this->x[$i];
+            $y[] = $this->y[$i];
+            $z[] = $this->z[$i];
+        }
+
+        return new self($x, $y, $z);
+    }
+
     /** The same points, by x from the least. */
     public function sorted(): self
     {

@@ -21,18 +21,35 @@ final readonly class Study
     }
 
     /**
-     * @param ColourBlock $picture row by row, $columns wide: one place of the photo each, its noise mostly averaged out
+     * @param ColourBlock $picture row by row, $columns wide: a sample of the photo each, the worst of its noise averaged out
+     * @param ColourBlock $calm    of the same size: means of what lies around each sample, for strokes to grow along
      * @param ColourModel $model   of these colours
      */
-    public static function of(ColourBlock $picture, int $columns, ColourModel $model): self
+    public static function of(ColourBlock $picture, ColourBlock $calm, int $columns, ColourModel $model): self
     {
-        if (0 === $picture->count() || 0 !== $picture->count() % $columns) {
+        if (0 === $picture->count() || 0 !== $picture->count() % $columns || $calm->count() !== $picture->count()) {
             throw new \InvalidArgumentException('The picture of a study has whole rows, and at least one.');
         }
         $nodes = $model->nodes();
         $lab = $picture->in(OkLab::class);
 
-        return new self($columns, intdiv($picture->count(), $columns), $model, $nodes, $nodes->nearest($lab->a, $lab->b, $lab->c), GrowthTree::of(Points::of($lab), $columns));
+        return new self($columns, intdiv($picture->count(), $columns), $model, $nodes, $nodes->nearest($lab->a, $lab->b, $lab->c), GrowthTree::of(Points::of($calm), $columns));
+    }
+
+    /** The photo's colours, as far as its nodes tell them apart. */
+    public function points(): Points
+    {
+        $nodes = $this->nodes->points();
+        $x = $y = $z = [];
+        foreach ($this->at as $node) {
+            if ($node >= 0) {
+                $x[] = $nodes->x[$node];
+                $y[] = $nodes->y[$node];
+                $z[] = $nodes->z[$node];
+            }
+        }
+
+        return new Points($x, $y, $z);
     }
 
     public function count(): int

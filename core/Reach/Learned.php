@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reach;
 
-use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\DamagedModel;
 use Tovrin\Core\Model\ModelData;
+use Tovrin\Core\Model\Points;
 use Tovrin\Core\Reach\Table\Tables;
 use Tovrin\Core\Tone\Smooth;
 
 /**
  * Colours like those that were marked on a photo, among its own: each component of its colour model has a weight, and a
  * colour is reached as the components that hold it say. 0 for what nobody marked and nothing marked resembles, 1 in the core
- * of what is wanted, no steeper than 1 over 0.04 in OKLab, and 0 where a colour is unlike everything in the photo.
+ * of what is wanted, no steeper than the photo's grain asks for, and 0 where a colour is unlike everything in the photo.
  */
 final readonly class Learned implements ReachKind
 {
@@ -26,6 +26,12 @@ final readonly class Learned implements ReachKind
     /** Half the width of the ramp at softness 0, and what full softness adds. */
     private const FIRMEST = 0.04;
     private const SOFTNESS = 0.34;
+    /** OKLab distances over which a weight rises from 0 to 1: at softness 0; as it is to begin with, by the photo's grain; at 1. */
+    private const OVER_FIRM = 0.01;
+    private const OVER_GRAINS = 5.0;
+    private const OVER_LEAST = 0.015;
+    private const OVER_MOST = 0.04;
+    private const OVER_SOFT = 0.06;
 
     /**
      * @param ColourModel                                       $model   of the photo it was learned on, or adapted to another one
@@ -66,17 +72,28 @@ final readonly class Learned implements ReachKind
      * The same thing on another photo: the components follow it there, their weights stay. Its strokes lie on the old photo,
      * so that what they taught becomes what is known before any on the new one.
      *
-     * @param ColourBlock $colours some of the other photo's colours, any space
+     * @param Points $points some of the other photo's colours
      */
-    public function adapted(ColourBlock $colours, string $photo): self
+    public function adapted(Points $points, string $photo): self
     {
-        return new self($this->model->adapted($colours), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights]);
+        return new self($this->model->adapted($points), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights]);
     }
 
     /** What the components make of a colour, as a weight before it is made gentle. */
     public function ramp(float $sum): float
     {
         return Smooth::at(0.5 + ($sum + self::BREADTH * $this->broader) / (2.0 * (self::FIRMEST + self::SOFTNESS * $this->soft)));
+    }
+
+    /** OKLab distance over which a weight may rise from 0 to 1: wider than the photo's noise, or as soft as is asked for. */
+    public function over(): float
+    {
+        $grain = sqrt($this->model->grain[0] ** 2 + $this->model->grain[1] ** 2 + $this->model->grain[2] ** 2);
+        $usual = max(self::OVER_LEAST, min(self::OVER_MOST, self::OVER_GRAINS * $grain));
+
+        return $this->soft < self::SOFT
+            ? self::OVER_FIRM + ($usual - self::OVER_FIRM) * $this->soft / self::SOFT
+            : $usual + (self::OVER_SOFT - $usual) * ($this->soft - self::SOFT) / (1.0 - self::SOFT);
     }
 
     public function weights(Colours $colours): array

@@ -112,15 +112,21 @@ final class PictureFile
     public static function reduce(Pixels $pixels, int $side): Pixels
     {
         $scale = min(1.0, $side / max($pixels->width, $pixels->height));
+
+        return self::resized($pixels, max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale)));
+    }
+
+    /** The same picture in 8 bits and another size; what is transparent becomes white. */
+    public static function resized(Pixels $pixels, int $width, int $height): Pixels
+    {
         $image = self::raw($pixels);
         if ($pixels->alpha) {
             $image->setImageBackgroundColor('white');
             $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_REMOVE);
         }
-        if ($scale < 1.0) {
-            $image->resizeImage(max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale)), \Imagick::FILTER_TRIANGLE, 1.0);
+        if ($width !== $pixels->width || $height !== $pixels->height) {
+            $image->resizeImage($width, $height, \Imagick::FILTER_TRIANGLE, 1.0);
         }
-        [$width, $height] = [$image->getImageWidth(), $image->getImageHeight()];
         $image->setImageDepth(8);
         $data = self::bytes($image, 'RGB');
         $image->clear();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reach\Fit;
 
 use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Study;
 
@@ -30,9 +31,10 @@ final class StrokeLearner
     /** @var array<int, list<float>> what each mark grew to, by number */
     private array $grown = [];
 
-    public function __construct(private readonly Study $study)
+    /** @param ColourModel $model the study's own, or one that was adapted to its photo */
+    public function __construct(private readonly Study $study, private readonly ColourModel $model)
     {
-        $this->holdings = Holdings::of($study->model->scales, $study->nodes->points());
+        $this->holdings = Holdings::of($model->scales, $study->nodes->points());
     }
 
     /**
@@ -43,7 +45,7 @@ final class StrokeLearner
      */
     public function learn(array $marks, ?array $before = null): array
     {
-        $n = $this->study->model->count();
+        $n = $this->model->count();
         $known = null === $before ? array_fill(0, $this->study->nodes->count(), 2 * self::PRIOR) : $this->holdings->sum($before['weights'], $before['level']);
         $strokes = $this->strokes($marks, $known);
         $grown = $this->grown($marks, $known);

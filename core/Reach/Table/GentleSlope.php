@@ -10,30 +10,36 @@ use Tovrin\Core\Model\Nodes;
  * Makes weights on a grid as gentle as they must be, so that noise does not break up what is reached and nothing bands.
  *
  * Of all functions that are no steeper than the limit, the mean of the least one above the weights and the greatest one below
- * them strays least from them: what McShane and Whitney (1934) built to extend such functions. Where the photo has no
- * colours the weights say nothing; there it falls to 0.
+ * them strays least from them: what McShane and Whitney (1934) built to extend such functions. A node that few of the photo's
+ * colours lie at gives way to many others nearby that ask for the opposite. Where the photo has no colours the weights say
+ * nothing; there it falls to 0.
  */
 final readonly class GentleSlope
 {
-    /**
-     * OKLab distance over which a weight may rise from 0 to 1 from node to node. Larger than the 0.04 that is promised,
-     * since distances are measured in steps to neighbouring nodes and the slopes of three axes add up between them.
-     */
-    public const OVER = 0.055;
     private const BUCKETS = 64;
+    /** A node stands its ground when this much of what asks for the opposite around it lies right at it. */
+    private const STANDS = 0.05;
+    /** Nodes to each side that are "right at it", and "around it", along L, a and b. */
+    private const AT = [1, 1, 1];
+    private const AROUND = [3, 5, 5];
 
     /** @var array<int, float> what is lost on the way to each of the 26 neighbours, by how far it is in the box */
     private array $losses;
 
-    /** @param array{0: int, 1: int, 2: int} $size of the box, b running fastest */
-    public function __construct(private array $size)
+    /**
+     * @param array{0: int, 1: int, 2: int} $size of the box, b running fastest
+     * @param float                            $over OKLab distance over which a weight may rise from 0 to 1, at least 0.01.
+     *                                               Distances are measured in steps to neighbouring nodes and the slopes of three
+     *                                               axes add up between them, so that it may rise over two thirds of this.
+     */
+    public function __construct(private array $size, float $over)
     {
         $losses = [];
         for ($i = -1; $i <= 1; ++$i) {
             for ($j = -1; $j <= 1; ++$j) {
                 for ($k = -1; $k <= 1; ++$k) {
                     if (0 !== $i || 0 !== $j || 0 !== $k) {
-                        $losses[($i * $size[1] + $j) * $size[2] + $k] = sqrt(($i * Nodes::STEP[0]) ** 2 + ($j * Nodes::STEP[1]) ** 2 + ($k * Nodes::STEP[2]) ** 2) / self::OVER;
+                        $losses[($i * $size[1] + $j) * $size[2] + $k] = sqrt(($i * Nodes::STEP[0]) ** 2 + ($j * Nodes::STEP[1]) ** 2 + ($k * Nodes::STEP[2]) ** 2) / $over;
                     }
                 }
             }
@@ -42,28 +48,34 @@ final readonly class GentleSlope
     }
 
     /** Nodes along an axis that a weight of 1 needs to fall to 0, with one to spare. */
-    public static function margin(int $axis): int
+    public static function margin(int $axis, float $over): int
     {
-        return (int) ceil(self::OVER / Nodes::STEP[$axis]) + 1;
+        return (int) ceil($over / Nodes::STEP[$axis]) + 1;
     }
 
     /**
      * @param array<int, float> $weights of the nodes that lie near the photo's colours, by place in the box; those above 0 lie
      *                                   at least a margin away from its faces
+     * @param array<int, float> $mass    how densely the photo's colours lie there
      *
      * @return list<float> of all places of the box
      */
-    public function gentle(array $weights): array
+    public function gentle(array $weights, array $mass): array
     {
-        $above = $this->spread(array_filter($weights, static fn (float $w): bool => $w > 0.0), null);
-        $lacking = [];
+        $slack = $this->slack($weights, $mass);
+        $wanted = $lacking = $middle = [];
         foreach ($weights as $at => $weight) {
-            if ($weight < 1.0 && $above[$at] > 0.0) {
-                $lacking[$at] = 1.0 - $weight;
+            if ($weight > $slack[$at]) {
+                $wanted[$at] = $weight - $slack[$at];
+            }
+        }
+        $above = $this->spread($wanted, null);
+        foreach ($weights as $at => $weight) {
+            if ($above[$at] > 0.0 && 1.0 - $weight > $slack[$at]) {
+                $lacking[$at] = 1.0 - $weight - $slack[$at];
             }
         }
         $below = $this->spread($lacking, $above);
-        $middle = [];
         foreach ($weights as $at => $weight) {
             if ($above[$at] > 0.0) {
                 $middle[$at] = ($above[$at] + 1.0 - $below[$at]) / 2;
@@ -74,10 +86,72 @@ final readonly class GentleSlope
     }
 
     /**
+     * How much each node may give way: 0 where it stands for many colours, 1 where the opposite outweighs it.
+     *
+     * @param array<int, float> $weights
+     * @param array<int, float> $mass
+     *
+     * @return array<int, float>
+     */
+    private function slack(array $weights, array $mass): array
+    {
+        $for = $against = array_fill(0, $this->size[0] * $this->size[1] * $this->size[2], 0.0);
+        foreach ($weights as $at => $weight) {
+            $for[$at] = $weight * $mass[$at];
+            $against[$at] = (1.0 - $weight) * $mass[$at];
+        }
+        [$forAt, $againstAt] = [$this->summed($for, self::AT), $this->summed($against, self::AT)];
+        [$forAround, $againstAround] = [$this->summed($for, self::AROUND), $this->summed($against, self::AROUND)];
+        $slack = [];
+        foreach ($weights as $at => $weight) {
+            [$own, $opposite] = $weight >= 0.5 ? [$forAt[$at], $againstAround[$at]] : [$againstAt[$at], $forAround[$at]];
+            $slack[$at] = $own >= self::STANDS * $opposite ? 0.0 : 1.0 - $own / (self::STANDS * $opposite);
+        }
+
+        return $slack;
+    }
+
+    /**
+     * Sums over the box around each place, axis by axis: a hot loop.
+     *
+     * @param list<float>                         $values
+     * @param array{0: int, 1: int, 2: int} $radius
+     *
+     * @return list<float>
+     */
+    private function summed(array $values, array $radius): array
+    {
+        [$long, $wide, $deep] = $this->size;
+        foreach ([[$wide * $deep, $long, $radius[0]], [$deep, $wide, $radius[1]], [1, $deep, $radius[2]]] as [$stride, $length, $r]) {
+            $sums = $values;
+            $run = $stride * $length;
+            for ($outer = 0, $n = \count($values); $outer < $n; $outer += $run) {
+                for ($start = $outer, $past = $outer + $stride; $start < $past; ++$start) {
+                    $sum = 0.0;
+                    for ($i = 0; $i < $length + $r; ++$i) {
+                        if ($i < $length) {
+                            $sum += $values[$start + $i * $stride];
+                        }
+                        if ($i > 2 * $r) {
+                            $sum -= $values[$start + ($i - 2 * $r - 1) * $stride];
+                        }
+                        if ($i >= $r) {
+                            $sums[$start + ($i - $r) * $stride] = $sum;
+                        }
+                    }
+                }
+            }
+            $values = $sums;
+        }
+
+        return $values;
+    }
+
+    /**
      * The least function above some values that falls no faster than the limit: a hot loop.
      *
-     * @param array<int, float>      $values above 0, by place
-     * @param list<float>|null $within only places where this is above 0 are of interest
+     * @param array<int, float> $values above 0, by place
+     * @param list<float>|null  $within only places where this is above 0 are of interest
      *
      * @return list<float>
      */

@@ -22,7 +22,7 @@ final class Tables
     private static ?TableShelf $shelf = null;
     /** @var array<string, WeightTable> */
     private static array $tables = [];
-    /** @var array<string, array{0: Nodes, 1: list<float>}> */
+    /** @var array<string, array{0: Nodes, 1: list<float>, 2: list<float>}> */
     private static array $fields = [];
 
     /** Keeps tables for other processes too. */
@@ -38,8 +38,8 @@ final class Tables
         if (!isset(self::$tables[$key])) {
             $table = WeightTable::fromBytes((string) self::$shelf?->get($key));
             if (null === $table) {
-                [$nodes, $field] = self::field($reach);
-                $table = self::table($nodes, array_map($reach->ramp(...), $field));
+                [$nodes, $field, $mass] = self::field($reach);
+                $table = self::table($nodes, array_map($reach->ramp(...), $field), $mass, $reach->over());
                 self::$shelf?->put($key, $table->toBytes());
             }
             self::$tables = \array_slice(self::$tables, -self::REMEMBERED, null, true) + [$key => $table];
@@ -51,7 +51,7 @@ final class Tables
     /**
      * What a reach makes of the nodes near its photo's colours.
      *
-     * @return array{0: Nodes, 1: list<float>}
+     * @return array{0: Nodes, 1: list<float>, 2: list<float>} and how densely its colours lie there
      */
     public static function field(Learned $reach): array
     {
@@ -59,22 +59,26 @@ final class Tables
         if (!isset(self::$fields[$key])) {
             $nodes = $reach->model->nodes();
             $bytes = (string) self::$shelf?->get($key);
-            if (\strlen($bytes) !== 8 * $nodes->count()) {
-                $field = Holdings::of($reach->model->scales, $nodes->points())->sum($reach->weights, $reach->level);
+            if (\strlen($bytes) !== 16 * $nodes->count()) {
+                $holdings = Holdings::of($reach->model->scales, $nodes->points());
+                $field = [...$holdings->sum($reach->weights, $reach->level), ...$holdings->mass];
                 self::$shelf?->put($key, pack('e*', ...$field));
             } else {
                 /** @var array<int, float> $field */
                 $field = unpack('e*', $bytes);
                 $field = array_values($field);
             }
-            self::$fields = \array_slice(self::$fields, -self::REMEMBERED, null, true) + [$key => [$nodes, $field]];
+            self::$fields = \array_slice(self::$fields, -self::REMEMBERED, null, true) + [$key => [$nodes, \array_slice($field, 0, $nodes->count()), \array_slice($field, $nodes->count())]];
         }
 
         return self::$fields[$key];
     }
 
-    /** @param list<float> $weights by node */
-    private static function table(Nodes $nodes, array $weights): WeightTable
+    /**
+     * @param list<float> $weights by node
+     * @param list<float> $mass    by node
+     */
+    private static function table(Nodes $nodes, array $weights, array $mass, float $over): WeightTable
     {
         $places = array_map(Nodes::place(...), $nodes->keys);
         $reached = [];
@@ -89,17 +93,19 @@ final class Tables
         $origin = $size = [];
         foreach ([0, 1, 2] as $axis) {
             $along = array_column($reached, $axis);
-            $origin[] = min($along) - GentleSlope::margin($axis);
-            $size[] = max($along) + GentleSlope::margin($axis) - $origin[$axis] + 1;
+            $origin[] = min($along) - GentleSlope::margin($axis, $over);
+            $size[] = max($along) + GentleSlope::margin($axis, $over) - $origin[$axis] + 1;
         }
-        $known = [];
+        $known = $lying = [];
         foreach ($places as $n => [$i, $j, $k]) {
             [$i, $j, $k] = [$i - $origin[0], $j - $origin[1], $k - $origin[2]];
             if ($i >= 0 && $j >= 0 && $k >= 0 && $i < $size[0] && $j < $size[1] && $k < $size[2]) {
-                $known[($i * $size[1] + $j) * $size[2] + $k] = $weights[$n];
+                $at = ($i * $size[1] + $j) * $size[2] + $k;
+                $known[$at] = $weights[$n];
+                $lying[$at] = $mass[$n];
             }
         }
 
-        return new WeightTable([$origin[0], $origin[1], $origin[2]], [$size[0], $size[1], $size[2]], (new GentleSlope([$size[0], $size[1], $size[2]]))->gentle($known));
+        return new WeightTable([$origin[0], $origin[1], $origin[2]], [$size[0], $size[1], $size[2]], (new GentleSlope([$size[0], $size[1], $size[2]], $over))->gentle($known, $lying));
     }
 }

@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Choosing;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Model\Study;
+use Tovrin\Core\Reach\Fit\Mark;
+use Tovrin\Core\Reach\Stroke;
+use Tovrin\Core\Reach\StrokeShape;
+use Tovrin\Core\Reading\Raster;
+use Tovrin\Core\Reading\Region;
+
+/** Reads what lies under strokes on a photo. */
+final readonly class StrokeMarks
+{
+    /** Side of the neighbourhood a click takes, and width of the way a drag takes, in shares of the picture's longer side. */
+    private const CLICK = 0.0035;
+    private const WIDE = 0.0045;
+    /** Places along a way between two of its points, in pixels of the study. */
+    private const STEP = 0.5;
+
+    public function __construct(private Raster $raster, private Study $study)
+    {
+    }
+
+    /** @return Mark|null null when nothing of it lies on the photo */
+    public function of(Stroke $stroke): ?Mark
+    {
+        $colours = self::joined(array_map(static fn (Region $region): ColourBlock => $region->colours, $this->regions($stroke)));
+
+        return 0 === $colours->count() ? null : new Mark($stroke->wanted, $colours, $this->seeds($stroke));
+    }
+
+    /** Whether a part of it lies beside the photo. */
+    public function isCut(Stroke $stroke): bool
+    {
+        return [] !== array_filter($this->regions($stroke), static fn (Region $region): bool => $region->cut);
+    }
+
+    /** The mean of some colours, as light mixes. */
+    public static function swatch(ColourBlock $colours): string
+    {
+        $linear = $colours->in(LinearSrgb::class);
+        $n = max(1, $colours->count());
+
+        return Hex::format(...ColourBlock::one(LinearSrgb::class, array_sum($linear->a) / $n, array_sum($linear->b) / $n, array_sum($linear->c) / $n)->in(Srgb::class)->at(0));
+    }
+
+    /** @return non-empty-list<Region> */
+    private function regions(Stroke $stroke): array
+    {
+        $long = max($this->raster->width, $this->raster->height);
+        $side = 2 * (int) floor(self::CLICK * $long / 2) + 1;
+        $points = $stroke->points;
+        $last = $points[\count($points) - 1];
+
+        return match ($stroke->shape) {
+            StrokeShape::Point => [Region::point($this->raster, $points[0][0], $points[0][1], $side)],
+            StrokeShape::Spots => array_map(fn (array $p): Region => Region::point($this->raster, $p[0], $p[1], $side), $points),
+            StrokeShape::Box => [Region::box($this->raster, $points[0][0], $points[0][1], $last[0], $last[1])],
+            StrokeShape::Path => [Region::path($this->raster, $points, max(1, (int) round(self::WIDE * $long)))],
+        };
+    }
+
+    /** @return list<int> */
+    private function seeds(Stroke $stroke): array
+    {
+        $points = $stroke->points;
+        $places = match ($stroke->shape) {
+            StrokeShape::Point, StrokeShape::Spots => $points,
+            StrokeShape::Path => $this->along($points),
+            StrokeShape::Box => $this->within($points[0], $points[\count($points) - 1]),
+        };
+        $seeds = [];
+        foreach ($places as [$x, $y]) {
+            $pixel = $this->study->pixel($x, $y);
+            if (null !== $pixel) {
+                $seeds[$pixel] = true;
+            }
+        }
+
+        return array_keys($seeds);
+    }
+
+    /**
+     * @param non-empty-list<array{0: float, 1: float}> $points
+     *
+     * @return list<array{0: float, 1: float}>
+     */
+    private function along(array $points): array
+    {
+        $places = [$points[0]];
+        foreach ($points as $n => [$x, $y]) {
+            [$fromX, $fromY] = $points[max(0, $n - 1)];
+            $steps = (int) ceil(hypot(($x - $fromX) * $this->study->columns, ($y - $fromY) * $this->study->rows) / self::STEP);
+            for ($s = 1; $s <= min(2000, $steps); ++$s) {
+                $places[] = [$fromX + ($x - $fromX) * $s / $steps, $fromY + ($y - $fromY) * $s / $steps];
+            }
+        }
+
+        return $places;
+    }
+
+    /**
+     * @param array{0: float, 1: float} $one
+     * @param array{0: float, 1: float} $other
+     *
+     * @return list<array{0: float, 1: float}>
+     */
+    private function within(array $one, array $other): array
+    {
+        $places = [];
+        [$left, $right] = [max(0.0, min($one[0], $other[0])), min(1.0, max($one[0], $other[0]))];
+        [$top, $bottom] = [max(0.0, min($one[1], $other[1])), min(1.0, max($one[1], $other[1]))];
+        for ($y = $top; $y <= $bottom; $y += 1 / $this->study->rows) {
+            for ($x = $left; $x <= $right; $x += 1 / $this->study->columns) {
+                $places[] = [$x, $y];
+            }
+        }
+
+        return $places;
+    }
+
+    /** @param non-empty-list<ColourBlock> $blocks encoded sRGB */
+    private static function joined(array $blocks): ColourBlock
+    {
+        return new ColourBlock(
+            Srgb::class,
+            array_merge(...array_map(static fn (ColourBlock $b): array => $b->a, $blocks)),
+            array_merge(...array_map(static fn (ColourBlock $b): array => $b->b, $blocks)),
+            array_merge(...array_map(static fn (ColourBlock $b): array => $b->c, $blocks)),
+        );
+    }
+}

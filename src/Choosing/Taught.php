@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Choosing;
+
+use Tovrin\Core\Reach\Fit\Mark;
+use Tovrin\Core\Reach\Fit\StrokeLearner;
+use Tovrin\Core\Reach\Learned;
+
+/** What strokes taught, and what they were. */
+final readonly class Taught
+{
+    /** @param non-empty-list<Mark> $marks those that lie on the photo, in their order */
+    public function __construct(public Learned $learned, public array $marks, public StrokeLearner $learner)
+    {
+    }
+}
