@@ -14,6 +14,7 @@ use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
 use Tovrin\App\Doctrine\SqlitePragmas;
 use Tovrin\App\Photo\PhotoStore;
+use Tovrin\Core\Reach\Table\Tables;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 
@@ -37,6 +38,15 @@ final class Kernel extends BaseKernel
         yield new MonologBundle();
         yield new DoctrineBundle();
         yield new DoctrineMigrationsBundle();
+    }
+
+    /** Tables of reaches are kept for all processes. */
+    public function boot(): void
+    {
+        parent::boot();
+        $shelf = $this->getContainer()->get(Photo\TableFiles::class);
+        \assert($shelf instanceof Photo\TableFiles);
+        Tables::keepOn($shelf);
     }
 
     public function getProjectDir(): string
@@ -128,6 +138,7 @@ final class Kernel extends BaseKernel
         $services->set(Server\Housekeeping::class);
         $services->get(Http\CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
+        $services->get(Photo\TableFiles::class)->public();
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Server\Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
         foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Export\Worker::class, Export\ExportQueue::class, Repository\Sets::class, Repository\Grades::class] as $entry) {

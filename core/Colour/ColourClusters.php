@@ -92,7 +92,7 @@ final readonly class ColourClusters
      *
      * @return array{0: array<int, float>, 1: array<int, float>, 2: array<int, float>}
      */
-    private static function measure(ColourBlock $lab): array
+    public static function measure(ColourBlock $lab): array
     {
         $light = $lab->a;
         $green = $lab->b;

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Grade;
 
+use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Cube\Cube;
 
 /** Compiles a grade to a cube: exact evaluation at every node of the lattice. */
@@ -49,6 +51,24 @@ final class Compiler
         $words = '';
         for ($red = $firstRed; $red < $pastRed; ++$red) {
             $words .= Cube::words(self::part($grade, $size, $red, $red + 1, true)->colours);
+        }
+
+        return $words;
+    }
+
+    /**
+     * The same of how much each node is reached by a move: its weight in all three channels.
+     *
+     * @param int $watch    index of the move
+     * @param int $firstRed 0…size
+     * @param int $pastRed  0…size, not below $firstRed
+     */
+    public static function weightWords(Grade $grade, int $watch, int $size, int $firstRed, int $pastRed): string
+    {
+        $words = '';
+        for ($red = $firstRed; $red < $pastRed; ++$red) {
+            $weights = self::part($grade, $size, $red, $red + 1, true, $watch)->weights[$watch];
+            $words .= Cube::words(new ColourBlock(Srgb::class, $weights, $weights, $weights));
         }
 
         return $words;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Model;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
 
 /**
@@ -50,6 +51,15 @@ final readonly class Study
         }
 
         return new Points($x, $y, $z);
+    }
+
+    /** The colours at its nodes. */
+    public function colours(): Colours
+    {
+        $points = $this->nodes->points();
+        $scaled = static fn (float $v): float => $v / Points::CHROMA_SCALE;
+
+        return new Colours(new ColourBlock(OkLab::class, $points->x, array_map($scaled, $points->y), array_map($scaled, $points->z)));
     }
 
     public function count(): int

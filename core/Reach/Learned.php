@@ -69,6 +69,18 @@ final readonly class Learned implements ReachKind
     }
 
     /**
+     * The same with its strokes marked as the user marked them.
+     *
+     * @param list<bool> $wanted by stroke
+     */
+    public function marked(array $wanted): self
+    {
+        $strokes = array_map(static fn (Stroke $stroke, bool $is): Stroke => new Stroke($is, $stroke->shape, $stroke->points, $stroke->colour), $this->strokes, $wanted);
+
+        return new self($this->model, $this->weights, $this->level, $this->broader, $this->soft, $strokes, $this->photo, $this->before);
+    }
+
+    /**
      * The same thing on another photo: the components follow it there, their weights stay. Its strokes lie on the old photo,
      * so that what they taught becomes what is known before any on the new one.
      *

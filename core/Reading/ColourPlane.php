@@ -15,6 +15,8 @@ final readonly class ColourPlane
 {
     public const COLUMNS = 180;
     public const ROWS = 36;
+    /** Below this chroma a colour has no hue to be laid out by. */
+    private const HUELESS = 0.004;
 
     /** The planes: name → the OKLCh channels across and up (0 light, 1 chroma, 2 hue). */
     public const PLANES = ['hue-chroma' => [2, 1], 'hue-light' => [2, 0], 'light-chroma' => [0, 1]];
@@ -58,7 +60,7 @@ final readonly class ColourPlane
         $n = $lch->count();
         for ($i = 0; $i < $n; ++$i) {
             // A grey has no hue: it would be noise on a hue axis.
-            if ($hueless && $lch->b[$i] < 0.004) {
+            if ($hueless && $lch->b[$i] < self::HUELESS) {
                 continue;
             }
             $column = max(0, min($columns - 1, (int) ($x[$i] / $acrossTop * $columns)));
@@ -83,5 +85,38 @@ final readonly class ColourPlane
         }
 
         return new self($chromaTop, $cells);
+    }
+
+    /**
+     * How much of each occupied cell a reach takes in.
+     *
+     * @param array<int, float> $weights of the colours
+     *
+     * @return list<array{0: int, 1: int, 2: float}> column, row (0 at the foot), mean weight
+     */
+    public static function weights(ColourBlock $colours, array $weights, string $plane, float $chromaTop): array
+    {
+        [$across, $up] = self::PLANES[$plane];
+        $tops = [1.0, $chromaTop, 360.0];
+        $lch = $colours->in(OkLch::class);
+        $channels = [$lch->a, $lch->b, $lch->c];
+        $sums = [];
+        foreach ($weights as $i => $weight) {
+            if (2 === $across && $lch->b[$i] < self::HUELESS) {
+                continue;
+            }
+            $column = max(0, min(self::COLUMNS - 1, (int) ($channels[$across][$i] / $tops[$across] * self::COLUMNS)));
+            $row = max(0, min(self::ROWS - 1, (int) ($channels[$up][$i] / $tops[$up] * self::ROWS)));
+            $cell = $row * self::COLUMNS + $column;
+            $sums[$cell][0] = ($sums[$cell][0] ?? 0.0) + $weight;
+            $sums[$cell][1] = ($sums[$cell][1] ?? 0) + 1;
+        }
+        ksort($sums);
+        $cells = [];
+        foreach ($sums as $cell => [$sum, $count]) {
+            $cells[] = [$cell % self::COLUMNS, intdiv($cell, self::COLUMNS), round($sum / $count, 3)];
+        }
+
+        return $cells;
     }
 }

@@ -7,31 +7,54 @@ namespace Tovrin\Core\Reading;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\ColourClusters;
 use Tovrin\Core\Colour\OkLab;
-use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Model\Holdings;
+use Tovrin\Core\Model\Mixture;
+use Tovrin\Core\Model\Points;
+use Tovrin\Core\Model\Study;
 
-/** A photo's own colour families, largest first: the same on every run. */
+/** A photo's own colour families, largest first: components of its model that are alike, merged. The same on every run. */
 final readonly class Pots implements \JsonSerializable
 {
     public const MOST = 12;
+    /** The scale of the model whose components are merged. */
+    public const SCALE = 2;
     /** Families closer than this, as ColourClusters measures, are one pot. */
-    private const DISTANCE = 0.032;
+    private const DISTANCE = 0.036;
     /** A family with a smaller share of the picture joins the nearest one. */
     private const LEAST = 0.004;
 
     /**
-     * @param list<array{0: float, 1: float, 2: float}> $centres OKLab means
-     * @param list<float>                                   $shares  shares of the picture, summing to 1
+     * @param list<array{0: float, 1: float, 2: float}> $centres  OKLab means
+     * @param list<float>                                  $shares   shares of the picture, summing to 1
+     * @param list<string>                                 $names    what they are called, without an article; no two alike
+     * @param list<list<int>>                              $families the components of the scale in each
+     * @param Study                                        $study    of the photo
+     * @param list<int>                                    $ofNode   which pot each node of the study belongs to
      */
-    private function __construct(public array $centres, public array $shares)
+    private function __construct(public array $centres, public array $shares, public array $names, public array $families, private Study $study, private array $ofNode)
     {
     }
 
-    /** @param ColourBlock $colours a photo's digest */
-    public static function of(ColourBlock $colours): self
+    public static function of(Study $study): self
     {
-        $families = ColourClusters::of($colours, self::MOST + 6, self::DISTANCE, self::LEAST);
+        $scale = $study->model->scales[self::SCALE];
+        $families = self::merged($scale);
+        $potOf = [];
+        foreach ($families as $pot => $components) {
+            foreach ($components as $component) {
+                $potOf[$component] = $pot;
+            }
+        }
+        $ofNode = [];
+        foreach (Holdings::of([$scale], $study->nodes->points())->rows as $row) {
+            $held = array_fill(0, \count($families), 0.0);
+            foreach ($row as $component => $share) {
+                $held[$potOf[$component]] += $share;
+            }
+            $ofNode[] = (int) array_search(max($held), $held, true);
+        }
 
-        return new self(\array_slice($families->centres, 0, self::MOST), \array_slice($families->shares, 0, self::MOST));
+        return self::counted($study, $families, $ofNode);
     }
 
     /**
@@ -39,27 +62,21 @@ final readonly class Pots implements \JsonSerializable
      *
      * @param array<mixed> $data
      */
-    public static function fromArray(array $data): self
+    public static function fromArray(array $data, Study $study): self
     {
-        /** @var array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>} $data */
-        return new self($data['centres'], $data['shares']);
+        /** @var array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>, names: list<string>, families: list<list<int>>, ofNode: list<int>} $data */
+        return new self($data['centres'], $data['shares'], $data['names'], $data['families'], $study, $data['ofNode']);
     }
 
-    /** @return array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>} */
+    /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['centres' => $this->centres, 'shares' => $this->shares];
+        return ['centres' => $this->centres, 'shares' => $this->shares, 'names' => $this->names, 'families' => $this->families, 'ofNode' => $this->ofNode];
     }
 
     public function count(): int
     {
         return \count($this->centres);
-    }
-
-    /** What a pot is called, without an article. */
-    public function name(int $pot): string
-    {
-        return ColourName::of(...ColourBlock::of(OkLab::class, [$this->centres[$pot]])->in(OkLch::class)->at(0));
     }
 
     /**
@@ -69,22 +86,108 @@ final readonly class Pots implements \JsonSerializable
      */
     public function membership(ColourBlock $colours): array
     {
-        return ColourClusters::assign($colours, $this->centres);
-    }
-
-    /** The colours among the given ones that belong to a pot, in OKLab. */
-    public function members(ColourBlock $colours, int $pot): ColourBlock
-    {
         $lab = $colours->in(OkLab::class);
-        $l = $a = $b = [];
-        foreach ($this->membership($lab) as $i => $at) {
-            if ($at === $pot) {
-                $l[] = $lab->a[$i];
-                $a[] = $lab->b[$i];
-                $b[] = $lab->c[$i];
+        $pots = [];
+        $none = [];
+        foreach ($this->study->nodes->nearest($lab->a, $lab->b, $lab->c) as $i => $node) {
+            $pots[$i] = $node >= 0 ? $this->ofNode[$node] : 0;
+            if ($node < 0) {
+                $none[$i] = $lab->at($i);
             }
         }
+        // A colour unlike all of the photo's goes where it is nearest.
+        foreach (array_combine(array_keys($none), ColourClusters::assign(ColourBlock::of(OkLab::class, array_values($none)), $this->centres)) as $i => $pot) {
+            $pots[$i] = $pot;
+        }
 
-        return new ColourBlock(OkLab::class, $l, $a, $b);
+        return $pots;
+    }
+
+    /**
+     * Which pot each pixel of the study belongs to; −1 for none.
+     *
+     * @return list<int>
+     */
+    public function ofPixels(): array
+    {
+        $pots = [];
+        foreach ($this->study->at as $node) {
+            $pots[] = $node >= 0 ? $this->ofNode[$node] : -1;
+        }
+
+        return $pots;
+    }
+
+    /**
+     * Components that belong together.
+     *
+     * @return list<list<int>>
+     */
+    private static function merged(Mixture $scale): array
+    {
+        $groups = [];
+        foreach ($scale->components as $k => $one) {
+            $groups[] = ['share' => $one->share, 'centre' => [$one->mean[0], $one->mean[1] / Points::CHROMA_SCALE, $one->mean[2] / Points::CHROMA_SCALE], 'components' => [$k]];
+        }
+        while (\count($groups) > 1) {
+            [$x, $y, $z] = ColourClusters::measure(ColourBlock::of(OkLab::class, array_column($groups, 'centre')));
+            $pair = null;
+            $least = \INF;
+            foreach ($groups as $i => $one) {
+                for ($j = $i + 1; $j < \count($groups); ++$j) {
+                    $distance = sqrt(($x[$i] - $x[$j]) ** 2 + ($y[$i] - $y[$j]) ** 2 + ($z[$i] - $z[$j]) ** 2);
+                    $small = min($one['share'], $groups[$j]['share']) < self::LEAST;
+                    if (($distance < self::DISTANCE || $small || \count($groups) > self::MOST) && $distance < $least) {
+                        [$least, $pair] = [$distance, [$i, $j]];
+                    }
+                }
+            }
+            if (null === $pair) {
+                break;
+            }
+            [$one, $other] = [$groups[$pair[0]], $groups[$pair[1]]];
+            $share = $one['share'] + $other['share'];
+            $mean = static fn (int $axis): float => ($one['share'] * $one['centre'][$axis] + $other['share'] * $other['centre'][$axis]) / $share;
+            $groups[$pair[0]] = ['share' => $share, 'centre' => [$mean(0), $mean(1), $mean(2)], 'components' => [...$one['components'], ...$other['components']]];
+            array_splice($groups, $pair[1], 1);
+        }
+
+        return array_column($groups, 'components');
+    }
+
+    /**
+     * Counts the study's pixels, orders the pots by them and names them.
+     *
+     * @param list<list<int>> $families
+     * @param list<int>       $ofNode
+     */
+    private static function counted(Study $study, array $families, array $ofNode): self
+    {
+        $points = $study->nodes->points();
+        $sums = array_fill(0, \count($families), [0.0, 0.0, 0.0, 0]);
+        foreach ($study->at as $node) {
+            if ($node >= 0) {
+                $pot = $ofNode[$node];
+                $sums[$pot][0] += $points->x[$node];
+                $sums[$pot][1] += $points->y[$node] / Points::CHROMA_SCALE;
+                $sums[$pot][2] += $points->z[$node] / Points::CHROMA_SCALE;
+                ++$sums[$pot][3];
+            }
+        }
+        $total = max(1, array_sum(array_column($sums, 3)));
+        $sums = array_filter($sums, static fn (array $sum): bool => $sum[3] > 0);
+        uasort($sums, static fn (array $p, array $q): int => [$q[3], $p[0] / $p[3]] <=> [$p[3], $q[0] / $q[3]]);
+        $order = array_keys($sums);
+        $place = array_flip($order);
+        $centres = array_map(static fn (int $pot): array => [$sums[$pot][0] / $sums[$pot][3], $sums[$pot][1] / $sums[$pot][3], $sums[$pot][2] / $sums[$pot][3]], $order);
+
+        return new self(
+            $centres,
+            array_map(static fn (int $pot): float => $sums[$pot][3] / $total, $order),
+            PotNames::of($centres),
+            array_map(static fn (int $pot): array => $families[$pot], $order),
+            $study,
+            array_map(static fn (int $pot): int => $place[$pot] ?? 0, $ofNode),
+        );
     }
 }

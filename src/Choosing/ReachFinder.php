@@ -8,48 +8,59 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Request\Sample;
 use Tovrin\App\Request\SampleAs;
-use Tovrin\App\Request\SampleShape;
 use Tovrin\App\View\FitView;
-use Tovrin\Core\Colour\ColourBlock;
-use Tovrin\Core\Colour\OkLab;
-use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Reach\Fit\ReachFitter;
+use Tovrin\Core\Reach\Fit\StrokeLearner;
+use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\Reach;
-use Tovrin\Core\Reading\Raster;
-use Tovrin\Core\Reading\Region;
+use Tovrin\Core\Reach\Stroke;
+use Tovrin\Core\Reach\Windows;
+use Tovrin\Core\Reading\Pots;
 
 /** Makes reaches from what the user marks on a photo. */
 final readonly class ReachFinder
 {
-    /** Side of the neighbourhood a click takes, and width of the stroke a drag takes, in pixels of the preview. */
-    private const CLICK = 7;
-    private const STROKE = 9;
+    /** What a pot's own components and all others speak for. */
+    private const IN_POT = 1.6;
+    private const OUTSIDE = -0.8;
+    private const LEVEL = -0.4;
 
     public function __construct(private PhotoColours $colours)
     {
     }
 
     /**
-     * @param list<Sample> $samples oldest first; only the last one can still be new to the user
-     * @param Reach|null   $base    a reach to widen
+     * @param list<Sample> $samples all that is marked on this photo, oldest first; only the last one can still be new to the user
+     * @param Reach|null   $base    the reach so far: its windows, its held colours, how it is read, and what was known before
+     *                              the samples stay
      */
     public function fromSamples(Photo $photo, array $samples, ?Reach $base): FitView
     {
+        $base ??= new Reach();
+        $study = $this->colours->study($photo);
         $raster = $this->colours->raster($photo);
-        $wanted = $held = [];
-        $note = [];
-        foreach ($samples as $sample) {
-            $region = self::region($raster, $sample);
-            // What lay beside the photo is said of the newest sample alone: of the others it was said before.
-            $note = 0 === $region->colours->count() ? ['A sample lies outside the photo and was left out.'] : ($region->cut ? ['What lay outside the photo was left out.'] : []);
-            if (SampleAs::Wanted === $sample->as) {
-                $wanted[] = $region->colours;
-            } else {
-                $held[] = $region->colours;
-            }
+        if (null === $base->learned && !$base->windows->isOpen()) {
+            // Strokes go on from windows by what these take in; left in place, they would keep out what is marked now.
+            $known = (new StrokeLearner($study, $study->model))->imitate(array_values($base->windows->weights($study->colours())));
+            $base = $base->with(new Learned($study->model, $known['weights'], $known['level'], photo: $photo->storeKey(), before: $known), Windows::class);
         }
+        // What an inverted reach leaves alone is learned: wanted and held colours alike are not to move there.
+        $strokes = array_map(static fn (Sample $s): Stroke => new Stroke($base->invert || SampleAs::Wanted === $s->as, $s->shape, array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $s->points), '#808080'), $samples);
+        $taught = (new ReachLearner($raster, $study, $photo->storeKey()))->learn($strokes, $base->learned);
+        $marks = new StrokeMarks($raster, $study);
+        $newest = $strokes[\count($strokes) - 1] ?? null;
+        $notes = [];
+        if (null !== $newest && null === $marks->of($newest)) {
+            $notes[] = 'A sample lies outside the photo and was left out.';
+        } elseif (null !== $newest && $marks->isCut($newest)) {
+            $notes[] = 'What lay outside the photo was left out.';
+        }
+        if (null === $taught) {
+            return FitView::untaught($base->with(self::asBefore($base->learned, $photo->storeKey()), Learned::class), $notes);
+        }
+        $kept = array_values(array_filter($samples, static fn (int $i): bool => null !== $marks->of($strokes[$i]), \ARRAY_FILTER_USE_KEY));
+        $learned = $taught->learned->marked(array_map(static fn (Sample $s): bool => SampleAs::Wanted === $s->as, $kept));
 
-        return FitView::of(ReachFitter::fit(self::joined($wanted), self::joined($held), $base, $this->colours->digest($photo)->colours()), $note);
+        return FitView::taught($base->with($learned, Learned::class), $taught, $base->invert ? null : Unmarked::largest($taught, $study, $this->colours->pots($photo)), $notes);
     }
 
     /** @return FitView|null null when the photo has no such pot */
@@ -59,30 +70,21 @@ final readonly class ReachFinder
         if ($pot >= $pots->count()) {
             return null;
         }
+        $model = $this->colours->study($photo)->model;
+        $weights = [];
+        foreach ($model->scales as $number => $scale) {
+            for ($component = 0; $component < $scale->count(); ++$component) {
+                $weights[] = Pots::SCALE !== $number ? 0.0 : (\in_array($component, $pots->families[$pot], true) ? self::IN_POT : self::OUTSIDE);
+            }
+        }
+        $learned = new Learned($model, $weights, self::LEVEL, photo: $photo->storeKey(), before: ['level' => self::LEVEL, 'weights' => $weights]);
 
-        return FitView::of(ReachFitter::fit($pots->members($this->colours->digest($photo)->colours(), $pot), ColourBlock::of(OkLab::class, [])));
+        return FitView::untaught(new Reach([$learned]), []);
     }
 
-    private static function region(Raster $raster, Sample $sample): Region
+    /** Without any stroke left, what was known before them. */
+    private static function asBefore(?Learned $learned, string $photo): ?Learned
     {
-        $points = $sample->points;
-        $last = $points[\count($points) - 1];
-
-        return match ($sample->shape) {
-            SampleShape::Point => Region::point($raster, (float) $points[0][0], (float) $points[0][1], self::CLICK),
-            SampleShape::Box => Region::box($raster, (float) $points[0][0], (float) $points[0][1], (float) $last[0], (float) $last[1]),
-            SampleShape::Path => Region::path($raster, array_map(static fn (array $point): array => [(float) $point[0], (float) $point[1]], $points), self::STROKE),
-        };
-    }
-
-    /** @param list<ColourBlock> $blocks encoded sRGB */
-    private static function joined(array $blocks): ColourBlock
-    {
-        return new ColourBlock(
-            Srgb::class,
-            array_merge(...array_map(static fn (ColourBlock $b): array => $b->a, $blocks)),
-            array_merge(...array_map(static fn (ColourBlock $b): array => $b->b, $blocks)),
-            array_merge(...array_map(static fn (ColourBlock $b): array => $b->c, $blocks)),
-        );
+        return null === $learned?->before ? null : new Learned($learned->model, $learned->before['weights'], $learned->before['level'], $learned->broader, $learned->soft, [], $photo, $learned->before);
     }
 }

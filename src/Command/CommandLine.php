@@ -25,6 +25,8 @@ final class CommandLine
             new ServeCommand(),
             new WorkCommand(),
             new RenderCommand(),
+            new ChooseCommand(),
+            new MatteCommand(),
             new CubeCommand(),
             new SwatchCommand(),
             new SchemaCommand(),

@@ -11,6 +11,7 @@ use Tovrin\App\Photo\Photos;
 use Tovrin\App\Reading\GradeReader;
 use Tovrin\App\Reading\ProbeReader;
 use Tovrin\App\Reading\SourceReader;
+use Tovrin\App\Request\LitPlane;
 use Tovrin\App\Request\OneLook;
 use Tovrin\App\Request\ProbesOf;
 use Tovrin\App\Request\WatchedLook;
@@ -39,6 +40,17 @@ final readonly class ReadingController
     public function readings(int $id, #[JsonBody] WatchedLook $body, GradeReader $reader): ReadingsView
     {
         return $reader->read($this->photos->photo($id), $body->look, $body->watch);
+    }
+
+    /**
+     * Where a move's reach lies on a plane of the bench.
+     *
+     * @return list<array{0: int, 1: int, 2: float}> column, row from the foot, mean weight of the cells that hold colours
+     */
+    #[Route('/api/photos/{id<\d+>}/lit', methods: ['POST'])]
+    public function lit(int $id, #[JsonBody] LitPlane $body, GradeReader $reader): array
+    {
+        return $reader->lit($this->photos->photo($id), $body->look, $body->watch, $body->plane);
     }
 
     /**

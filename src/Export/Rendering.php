@@ -20,6 +20,7 @@ final class Rendering
 {
     public const DEFAULT_LATTICE = 65;
     public const DEFAULT_QUALITY = 92;
+    private const COUNTED = 1 << 22;
 
     /**
      * Renders a picture through a grade at full resolution.
@@ -50,6 +51,37 @@ final class Rendering
         unset($pixels);
         $progress('Writing the file', 0.95);
         AtomicFile::write($target, $bytes);
+    }
+
+    /**
+     * Writes how much each pixel is reached by a move, as a grey PNG of the picture's size.
+     *
+     * @param string $name what to call the source in messages
+     * @param int    $move index of the move
+     *
+     * @return float share of the picture that is reached by half or more, 0…1
+     */
+    public static function matte(string $source, string $name, Grade $grade, int $move, string $target): float
+    {
+        $lattice = self::DEFAULT_LATTICE;
+        $middle = intdiv($lattice, 2);
+        $parts = array_map(
+            static fn (array $part): Sideline => new Sideline(static fn (): string => Compiler::weightWords($grade, $move, $lattice, $part[0], $part[1])),
+            [[0, $middle], [$middle, $lattice]],
+        );
+        $pixels = PictureFile::opaque(PictureFile::read($source, $name));
+        $words = implode('', array_map(static fn (Sideline $part): string => $part->result(), $parts));
+        $pixels = LittleCms::applyLink(IccDeviceLink::ofTable($lattice, $words, 'matte'), $lattice, $pixels, static function (): void {});
+        AtomicFile::write($target, PictureFile::greyPng($pixels));
+        $reached = 0;
+        for ($at = 0, $end = \strlen($pixels->data); $at < $end; $at += self::COUNTED) {
+            // All three channels are the same.
+            foreach (count_chars(substr($pixels->data, $at, self::COUNTED), 1) as $level => $count) {
+                $reached += $level >= 128 ? $count : 0;
+            }
+        }
+
+        return $reached / \strlen($pixels->data);
     }
 
     /**

@@ -6,6 +6,7 @@ namespace Tovrin\App\Export;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use Tovrin\App\Choosing\Studies;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
@@ -17,7 +18,7 @@ final class Worker
 {
     private bool $stopping = false;
 
-    public function __construct(private readonly ExportQueue $queue, private readonly PhotoStore $store, private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger)
+    public function __construct(private readonly ExportQueue $queue, private readonly PhotoStore $store, private readonly EntityManagerInterface $entities, private readonly LoggerInterface $logger, private readonly Studies $studies)
     {
     }
 
@@ -34,7 +35,7 @@ final class Worker
         $this->queue->requeueAbandoned($lane);
         $say(Lane::Any === $lane ? 'Waiting for exports.' : 'Waiting for quick exports.');
         while (!$this->stopping) {
-            if (!$this->workOnce($say, $lane)) {
+            if (!$this->workOnce($say, $lane) && !(Lane::Quick === $lane && $this->studies->one($say))) {
                 usleep(150_000);
             }
         }

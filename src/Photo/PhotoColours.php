@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\App\Choosing\StudyMaker;
 use Tovrin\App\Entity\Photo;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reading\Digest;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
@@ -42,19 +44,36 @@ final readonly class PhotoColours
         return Digest::grid($photo->previewWidth(), $photo->previewHeight())[0];
     }
 
+    /** What there is to know of the photo before anything is chosen; made when first needed, which takes a second or two. */
+    public function study(Photo $photo): Study
+    {
+        $path = $this->store->study($photo->storeKey());
+        $known = is_file($path) ? Study::fromBytes((string) @file_get_contents($path)) : null;
+        if (null !== $known) {
+            return $known;
+        }
+        // As it will be read again, so that what is made of it now and later is the same.
+        $bytes = StudyMaker::study($this->raster($photo))->toBytes();
+        $this->keep($path, $bytes);
+
+        return Study::fromBytes($bytes) ?? throw new \LogicException('A study that was just made cannot be read.');
+    }
+
+    public function isStudied(Photo $photo): bool
+    {
+        return is_file($this->store->study($photo->storeKey()));
+    }
+
     public function pots(Photo $photo): Pots
     {
         $path = $this->store->pots($photo->storeKey());
         $known = json_decode((string) @file_get_contents($path), true);
+        $study = $this->study($photo);
         if (\is_array($known)) {
-            return Pots::fromArray($known);
+            return Pots::fromArray($known, $study);
         }
-        $pots = Pots::of($this->digest($photo)->colours());
-        try {
-            AtomicFile::write($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
-        } catch (PictureError) {
-            // Found anew each time then.
-        }
+        $pots = Pots::of($study);
+        $this->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
 
         return $pots;
     }
@@ -67,13 +86,18 @@ final readonly class PhotoColours
         if (false === $bytes || \strlen($bytes) !== 3 * $photo->previewWidth() * $photo->previewHeight()) {
             $pixels = PictureFile::read($this->store->preview($photo->storeKey()), $photo->name());
             $bytes = $pixels->data;
-            try {
-                AtomicFile::write($path, $bytes);
-            } catch (PictureError) {
-                // Without room for it the preview is decoded anew each time: slower, not wrong.
-            }
+            $this->keep($path, $bytes);
         }
 
         return new Raster($bytes, $photo->previewWidth(), $photo->previewHeight());
+    }
+
+    /** Without room for it, it is made anew each time: slower, not wrong. */
+    private function keep(string $path, string $bytes): void
+    {
+        try {
+            AtomicFile::write($path, $bytes);
+        } catch (PictureError) {
+        }
     }
 }

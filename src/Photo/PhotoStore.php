@@ -6,7 +6,7 @@ namespace Tovrin\App\Photo;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,full.jpg or full.png,preview.rgb,digest} and exports/ID.
+ * thumb.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-2.json}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
@@ -53,10 +53,24 @@ final readonly class PhotoStore
         return $this->photo($key).'/digest';
     }
 
+    /** The photo's study, made once. */
+    public function study(string $key): string
+    {
+        return $this->photo($key).'/study-1';
+    }
+
     /** The photo's pots, computed once; the number changes with the way they are found. */
     public function pots(string $key): string
     {
-        return $this->photo($key).'/pots-1.json';
+        return $this->photo($key).'/pots-2.json';
+    }
+
+    /** A folder for tables of reaches; what is in it can be made again. */
+    public function tables(): string
+    {
+        self::make($this->directory.'/tables');
+
+        return $this->directory.'/tables';
     }
 
     /** The preview's pixels as the browser sees them, raw; made when first needed. */

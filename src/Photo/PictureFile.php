@@ -134,6 +134,28 @@ final class PictureFile
         return new Pixels($width, $height, 8, false, $data);
     }
 
+    /** The same picture in 8 bits without transparency, which becomes white. */
+    public static function opaque(Pixels $pixels): Pixels
+    {
+        return 8 === $pixels->bits && !$pixels->alpha ? $pixels : self::resized($pixels, $pixels->width, $pixels->height);
+    }
+
+    /** A PNG of the red channel of an opaque 8-bit picture. */
+    public static function greyPng(Pixels $pixels): string
+    {
+        $image = self::raw($pixels);
+        $image->separateImageChannel(\Imagick::CHANNEL_RED);
+        $image->setImageColorspace(\Imagick::COLORSPACE_GRAY);
+        $image->setImageType(\Imagick::IMGTYPE_GRAYSCALE);
+        $image->setImageDepth(8);
+        $image->stripImage();
+        $image->setOption('png:compression-level', '3');
+        $bytes = self::bytes($image, 'png');
+        $image->clear();
+
+        return $bytes;
+    }
+
     private static function raw(Pixels $pixels): \Imagick
     {
         $image = new \Imagick();

@@ -16,6 +16,7 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\MoveSummary;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Spill;
@@ -49,6 +50,23 @@ final readonly class GradeReader
             null === $weights ? null : self::spread($colours, $evaluation->colours, $weights),
             $this->scopes->read($photo, $evaluation->colours),
         );
+    }
+
+    /**
+     * Where a move's reach lies on a plane of the bench.
+     *
+     * @return list<array{0: int, 1: int, 2: float}> column, row (0 at the foot), mean weight of what lies there
+     */
+    public function lit(Photo $photo, Grade $grade, ?string $watch, string $plane): array
+    {
+        $at = $grade->indexOf($watch);
+        if (null === $at) {
+            return [];
+        }
+        $colours = $this->colours->readingSamples($photo);
+        $top = ColourPlane::chromaTop($this->colours->digest($photo)->colours()->in(OkLab::class));
+
+        return ColourPlane::weights($colours->in(OkLab::class), Evaluator::evaluate($grade, new Colours($colours), [$at])->weights[$at], $plane, $top);
     }
 
     /** @return list<MoveView> one a move, in order */

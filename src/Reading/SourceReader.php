@@ -47,7 +47,7 @@ final readonly class SourceReader
         $views = [];
         foreach ($pots->centres as $index => $centre) {
             $one = ColourBlock::of(OkLab::class, [$centre]);
-            $views[] = new PotView($pots->name($index), Hex::format(...$one->in(Srgb::class)->at(0)), $pots->shares[$index], $one->in(OkLch::class)->at(0));
+            $views[] = new PotView($pots->names[$index], Hex::format(...$one->in(Srgb::class)->at(0)), $pots->shares[$index], $one->in(OkLch::class)->at(0));
         }
 
         return $views;

@@ -6,6 +6,7 @@ namespace Tovrin\App\Request;
 
 use Symfony\Component\Validator\Constraints as Assert;
 use Symfony\Component\Validator\Context\ExecutionContextInterface;
+use Tovrin\Core\Reach\StrokeShape;
 
 /** Colours marked on the photo. */
 final readonly class Sample
@@ -15,7 +16,7 @@ final readonly class Sample
     /** @param non-empty-list<array{0: float, 1: float}> $points shares of the photo's width and height */
     public function __construct(
         public SampleAs $as,
-        public SampleShape $shape,
+        public StrokeShape $shape,
         public array $points,
     ) {
     }

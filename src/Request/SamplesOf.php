@@ -7,7 +7,7 @@ namespace Tovrin\App\Request;
 use Symfony\Component\Validator\Constraints as Assert;
 use Tovrin\Core\Reach\Reach;
 
-/** Samples of a photo, and the reach that they widen. */
+/** All that is marked on a photo for a reach, and the reach so far. */
 final readonly class SamplesOf
 {
     /** @param list<Sample> $samples */

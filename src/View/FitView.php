@@ -4,32 +4,84 @@ declare(strict_types=1);
 
 namespace Tovrin\App\View;
 
+use Tovrin\App\Choosing\Taught;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Format\LookWriter;
-use Tovrin\Core\Reach\Fit\ReachFit;
+use Tovrin\Core\Reach\Fit\Mark;
+use Tovrin\Core\Reach\Fit\MarkOverlap;
 use Tovrin\Core\Reach\Reach;
 
 /** A reach made from samples, and how well it does. */
 final readonly class FitView implements \JsonSerializable
 {
+    /** Less in common than this is not worth saying. */
+    private const TOUCHING = 0.03;
+
     /**
      * @param float|null   $wanted  share of the wanted samples that is caught, 0 to 1
      * @param float|null   $held    share of the held samples that is caught all the same, 0 to 1
      * @param float        $overlap share of their colours that wanted and held samples have in common, 0 to 1
      * @param list<string> $words   what was done, in whole sentences
+     * @param AskView|null $ask     what is caught without having been marked
      */
-    private function __construct(public ?Reach $reach, public ?float $wanted, public ?float $held, public float $overlap, public array $words)
+    private function __construct(public ?Reach $reach, public ?float $wanted, public ?float $held, public float $overlap, public array $words, public ?AskView $ask = null)
     {
     }
 
-    /** @param list<string> $notes said before what the fit itself says */
-    public static function of(ReachFit $fit, array $notes = []): self
+    /** @param list<string> $words */
+    public static function untaught(Reach $reach, array $words): self
     {
-        return new self($fit->reach, $fit->wanted, $fit->held, $fit->overlap, [...$notes, ...$fit->words]);
+        return new self(self::orNull($reach), null, null, 0.0, $words);
+    }
+
+    /** @param list<string> $words said before what the fit itself says */
+    public static function taught(Reach $reach, Taught $taught, ?AskView $ask, array $words): self
+    {
+        [$wanted, $held] = [self::caught($reach, $taught->marks, true), self::caught($reach, $taught->marks, false)];
+        $overlap = MarkOverlap::of($taught->marks);
+        if ($reach->invert) {
+            $words[] = 'Leaves what was marked alone and acts on everything else.';
+        } elseif (null !== $wanted) {
+            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', self::percent($wanted), null === $held ? '' : \sprintf(' and %s of what is to stay', self::percent($held)));
+        } elseif (null !== $held) {
+            $words[] = \sprintf('Still catches %s of what is to stay.', self::percent($held));
+        }
+        if ($overlap > self::TOUCHING) {
+            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(self::percent($overlap)));
+        }
+
+        return new self(self::orNull($reach), $wanted, $held, $overlap, $words, $ask);
     }
 
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['reach' => null === $this->reach ? null : LookWriter::reach($this->reach), 'wanted' => $this->wanted, 'held' => $this->held, 'overlap' => $this->overlap, 'words' => $this->words];
+        return ['reach' => null === $this->reach ? null : LookWriter::reach($this->reach), 'wanted' => $this->wanted, 'held' => $this->held, 'overlap' => $this->overlap, 'words' => $this->words, 'ask' => $this->ask];
+    }
+
+    /** One that lets everything through is none. */
+    private static function orNull(Reach $reach): ?Reach
+    {
+        return [] === $reach->kinds && !$reach->invert && [] === $reach->held ? null : $reach;
+    }
+
+    /** @param list<Mark> $marks */
+    private static function caught(Reach $reach, array $marks, bool $wanted): ?float
+    {
+        $caught = $all = 0;
+        foreach ($marks as $mark) {
+            if ($mark->wanted === $wanted) {
+                $weights = $reach->weights(new Colours($mark->colours->thinned(400)));
+                $all += \count($weights);
+                $caught += \count(array_filter($weights, static fn (float $weight): bool => $weight >= 0.5));
+            }
+        }
+
+        return 0 === $all ? null : $caught / $all;
+    }
+
+    private static function percent(float $share): string
+    {
+        return $share > 0.0 && $share < 0.01 ? 'less than 1 %' : \sprintf('%d %%', (int) round(100 * $share));
     }
 }

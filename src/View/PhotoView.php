@@ -27,6 +27,7 @@ final readonly class PhotoView
         public string $thumbUrl,
         public string $fullUrl,
         public bool $graded,
+        public string $key,
     ) {
     }
 
@@ -36,6 +37,6 @@ final readonly class PhotoView
         // The key changes with every import, so that a browser's cache is never stale.
         $stamp = '?v='.$photo->storeKey();
 
-        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $base.'/preview'.$stamp, $base.'/thumb'.$stamp, $base.'/full'.$stamp, $photo->moveCount() > 0);
+        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $base.'/preview'.$stamp, $base.'/thumb'.$stamp, $base.'/full'.$stamp, $photo->moveCount() > 0, $photo->storeKey());
     }
 }

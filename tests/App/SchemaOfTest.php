@@ -40,7 +40,7 @@ final class SchemaOfTest extends TestCase
     {
         $schemas = new SchemaOf();
         $schemas->reference(Sample::class);
-        self::assertSame(['type' => 'string', 'enum' => ['point', 'path', 'box']], $schemas->components['SampleShape']);
+        self::assertSame(['type' => 'string', 'enum' => ['point', 'path', 'box', 'spots']], $schemas->components['StrokeShape']);
         $points = $this->properties($schemas->components['Sample'])['points'];
         self::assertSame(['type' => 'array', 'prefixItems' => [['type' => 'number'], ['type' => 'number']], 'items' => false, 'minItems' => 2, 'maxItems' => 2], $points['items'] ?? null);
         $readings = $this->properties($this->of(ReadingsView::class, 'ReadingsView'));

@@ -22,6 +22,7 @@ final class StrokeLearner
     private const STROKE_COUNTS = 15.0;
     private const GROWN_COUNTS = 60.0;
     private const REST_COUNTS = 150.0;
+    private const IMITATED_COUNTS = 2000.0;
     /** Part of a grown region's count that stays with the stroke itself. */
     private const STROKE_PART = 0.05;
     /** Below this a pixel does not belong to a grown region. */
@@ -57,6 +58,27 @@ final class StrokeLearner
         }
 
         return ['level' => $before['level'] ?? 2 * self::PRIOR, 'weights' => $weights];
+    }
+
+    /**
+     * What comes nearest to a reach of another kind, so that strokes can go on from it.
+     *
+     * @param list<float> $wanted its weights, by node of the study
+     *
+     * @return array{level: float, weights: list<float>}
+     */
+    public function imitate(array $wanted): array
+    {
+        $counts = $targets = [];
+        $total = max(1e-9, array_sum($this->holdings->mass));
+        foreach ($this->holdings->mass as $node => $mass) {
+            // Rare colours count as well, if less.
+            $counts[$node] = self::IMITATED_COUNTS * ($mass / $total + 1.0 / \count($wanted)) / 2;
+            $targets[$node] = ($wanted[$node] >= 0.5 ? 1.0 : -1.0) - 2 * self::PRIOR;
+        }
+        $weights = Ridge::solve($this->holdings->rows, $counts, $targets, $this->model->count(), self::RIDGE);
+
+        return ['level' => 2 * self::PRIOR, 'weights' => array_map(static fn (float $weight): float => round($weight, 4), $weights)];
     }
 
     /**

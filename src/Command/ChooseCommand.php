@@ -1,0 +1,129 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Choosing\ReachLearner;
+use Tovrin\App\Choosing\StudyMaker;
+use Tovrin\App\Choosing\Taught;
+use Tovrin\App\Choosing\Unmarked;
+use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\PhotoImport;
+use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Model\Study;
+use Tovrin\Core\Reach\Learned;
+use Tovrin\Core\Reach\Reach;
+use Tovrin\Core\Reach\Stroke;
+use Tovrin\Core\Reach\StrokeShape;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
+
+#[AsCommand('choose', 'Learns a reach from strokes on a picture')]
+final class ChooseCommand extends Command
+{
+    private const MOST_STROKES = 100;
+    private const MOST_PLACES = 4000;
+
+    protected function configure(): void
+    {
+        $this->addArgument('picture', InputArgument::REQUIRED, 'the picture')
+            ->addOption('want', 'w', InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'a stroke over colours that are meant: "x,y x,y …"; one place is a click')
+            ->addOption('hold', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'a stroke over colours that must stay put')
+            ->addOption('broader', 'b', InputOption::VALUE_REQUIRED, 'from -1 (tightest) to 1 (broadest); 0 is as learned', '0')
+            ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write the reach to, as JSON')
+            ->setHelp("Places are shares of the picture's width and height, 0 to 1 from its top left corner.\nPrints what the reach catches, family by family. The file can be given to \"matte --reach\", and is what stands under \"reach\" in a look.");
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $path = $input->getArgument('picture');
+        \assert(\is_string($path));
+        $broader = Files::option($input, 'broader') ?? '0';
+        if (!is_numeric($broader) || abs((float) $broader) > 1.0) {
+            throw new UsageError(\sprintf('--broader %s is not possible: give a number from -1 to 1.', $broader));
+        }
+        $strokes = [...self::strokes($input, 'want', true), ...self::strokes($input, 'hold', false)];
+        if ([] === $strokes) {
+            throw new UsageError('Nothing is marked. Give at least one stroke with --want "x,y x,y".');
+        }
+        if (\count($strokes) > self::MOST_STROKES) {
+            throw new UsageError(\sprintf('There are %d strokes; at most %d can be learned from.', \count($strokes), self::MOST_STROKES));
+        }
+        try {
+            $pixels = PictureFile::reduce(PictureFile::read($path, $path), PhotoImport::PREVIEW_SIDE);
+            $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
+            $study = StudyMaker::study($raster);
+            $taught = (new ReachLearner($raster, $study, ''))->learn($strokes) ?? throw new UsageError('All strokes lie beside the picture. Places are shares of its width and height, from 0 to 1.');
+            $learned = $taught->learned->tuned((float) $broader, Learned::SOFT);
+            self::report(new Taught($learned, $taught->marks, $taught->learner), $study, \count($strokes), $output);
+            $target = Files::option($input, 'output');
+            if (null !== $target) {
+                AtomicFile::write($target, json_encode(LookWriter::reach(new Reach([$learned])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES)."\n");
+                $output->writeln(\sprintf('Wrote %s', $target));
+            }
+        } catch (PictureError $e) {
+            throw new UsageError($e->getMessage(), 0, $e);
+        }
+
+        return self::SUCCESS;
+    }
+
+    private static function report(Taught $taught, Study $study, int $given, OutputInterface $output): void
+    {
+        $pots = Pots::of($study);
+        $weights = array_values($taught->learned->weights($study->colours()));
+        $caught = $all = array_fill(0, $pots->count(), 0);
+        foreach ($pots->ofPixels() as $pixel => $pot) {
+            if ($pot >= 0) {
+                ++$all[$pot];
+                $caught[$pot] += $weights[$study->at[$pixel]] >= 0.5 ? 1 : 0;
+            }
+        }
+        if (\count($taught->marks) < $given) {
+            $output->writeln(\sprintf('%d of %d strokes lie beside the picture and were left out.', $given - \count($taught->marks), $given));
+        }
+        $output->writeln(\sprintf('Catches %.1f %% of the picture.', 100 * array_sum($caught) / $study->count()));
+        arsort($caught);
+        foreach ($caught as $pot => $count) {
+            if ($count > 0.0005 * $study->count()) {
+                $output->writeln(\sprintf('  %-24s %5.1f %% of the picture, %3d %% of that colour', $pots->names[$pot], 100 * $count / $study->count(), (int) round(100 * $count / $all[$pot])));
+            }
+        }
+        $ask = Unmarked::largest($taught, $study, $pots);
+        if (null !== $ask) {
+            $places = implode(' ', array_map(static fn (array $p): string => $p[0].','.$p[1], \array_slice($ask->points, 0, 1)));
+            $output->writeln(\sprintf('The %s is caught without having been marked. Add --want "%s" if it is meant, or --hold "%s" if it must stay.', $ask->name, $places, $places));
+        }
+    }
+
+    /** @return list<Stroke> */
+    private static function strokes(InputInterface $input, string $option, bool $wanted): array
+    {
+        $strokes = [];
+        foreach ((array) $input->getOption($option) as $text) {
+            $text = \is_scalar($text) ? trim((string) $text) : '';
+            $points = [];
+            foreach ('' === $text ? [] : (preg_split('/\s+/', $text) ?: []) as $place) {
+                if (1 !== preg_match('/^(-?[\d.]+),(-?[\d.]+)$/D', $place, $numbers) || !is_numeric($numbers[1]) || !is_numeric($numbers[2])) {
+                    throw new UsageError(\sprintf('--%s: "%s" is no place. Write places as x,y with numbers from 0 to 1, for example 0.4,0.55.', $option, $place));
+                }
+                $points[] = [max(-1.0, min(2.0, (float) $numbers[1])), max(-1.0, min(2.0, (float) $numbers[2]))];
+            }
+            if ([] === $points || \count($points) > self::MOST_PLACES) {
+                throw new UsageError(\sprintf('--%s: a stroke has 1 to %d places, for example "0.4,0.55 0.45,0.56".', $option, self::MOST_PLACES));
+            }
+            $strokes[] = new Stroke($wanted, 1 === \count($points) ? StrokeShape::Point : StrokeShape::Path, $points, '#808080');
+        }
+
+        return $strokes;
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Request;
+
+use Symfony\Component\Validator\Constraints as Assert;
+use Tovrin\Core\Grade\Grade;
+
+/** A grade, the move of it whose reach is wanted, and the plane of the bench. */
+final readonly class LitPlane
+{
+    /** @param string $watch id of the move */
+    public function __construct(
+        public Grade $look,
+        public string $watch,
+        #[Assert\Choice(choices: ['hue-chroma', 'hue-light', 'light-chroma'], message: 'is none of the planes: {{ choices }}.')]
+        public string $plane,
+    ) {
+    }
+}
