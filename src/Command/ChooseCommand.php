@@ -59,7 +59,7 @@ final class ChooseCommand extends Command
             throw new UsageError(\sprintf('There are %d strokes; at most %d can be learned from.', \count($strokes), self::MOST_STROKES));
         }
         try {
-            $pixels = PictureFile::reduce(PictureFile::read($path, $path), PhotoImport::PREVIEW_SIDE);
+            $pixels = PictureFile::readSmall($path, $path, PhotoImport::PREVIEW_SIDE);
             $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
             $study = StudyMaker::study($raster);
             $taught = (new ReachLearner($raster, $study, ''))->learn($strokes) ?? throw new UsageError('All strokes lie beside the picture. Places are shares of its width and height, from 0 to 1.');

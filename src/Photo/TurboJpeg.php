@@ -44,8 +44,12 @@ final class TurboJpeg
 
     private static \FFI|false|null $library = null;
 
-    /** The picture, or null when it is not plain enough or cannot be read this way. */
-    public static function decode(string $jpeg): ?Pixels
+    /**
+     * The picture, or null when it is not plain enough or cannot be read this way.
+     *
+     * @param int|null $side decodes it smaller, by eighths, as long as its longer side keeps this many pixels
+     */
+    public static function decode(string $jpeg, ?int $side = null): ?Pixels
     {
         $header = self::header($jpeg);
         $turbo = self::library();
@@ -63,6 +67,8 @@ final class TurboJpeg
             if (!\is_int($width) || !\is_int($height) || self::YCBCR !== $space || $width < 1 || $height < 1) {
                 return null;
             }
+            $eighths = null === $side ? 8 : max(1, min(8, (int) ceil(8 * $side / max($width, $height))));
+            [$width, $height] = [intdiv($width * $eighths + 7, 8), intdiv($height * $eighths + 7, 8)];
             $bytes = 3 * $width * $height;
             $pixels = $turbo->new("char[$bytes]");
             \assert($pixels instanceof \FFI\CData);
@@ -70,7 +76,7 @@ final class TurboJpeg
                 return null;
             }
 
-            return new Pixels($width, $height, 8, false, \FFI::string($pixels, max(0, $bytes)), $header['metadata'], $header['tagged'], true);
+            return new Pixels($width, $height, 8, false, \FFI::string($pixels, max(0, $bytes)), $header['metadata'], $header['tagged'], 8 === $eighths);
         } finally {
             Ffi::call($turbo, 'tjDestroy', $handle);
         }
