@@ -80,6 +80,12 @@ final readonly class Learned implements ReachKind
         return new self($this->model, $this->weights, $this->level, $this->broader, $this->soft, $strokes, $this->photo, $this->before);
     }
 
+    /** The same with its strokes on a photo under another name: one that was brought in again, say. */
+    public function named(string $photo): self
+    {
+        return new self($this->model, $this->weights, $this->level, $this->broader, $this->soft, $this->strokes, $photo, $this->before);
+    }
+
     /**
      * The same thing on another photo: the components follow it there, their weights stay. Its strokes lie on the old photo,
      * so that what they taught becomes what is known before any on the new one.

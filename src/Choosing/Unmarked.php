@@ -13,49 +13,90 @@ final class Unmarked
 {
     /** Less of the photo than this is not worth a question. */
     private const LEAST = 0.004;
-    /** A pot is marked when this much of it belongs to what strokes grew to, or this much of a stroke lies in it. */
-    private const MARKED = 0.15;
-    private const STROKE_IN = 0.25;
+    /** A patch is part of what was marked when this much of its outline lies against it. */
+    private const AGAINST = 0.3;
     private const SPOTS = 8;
 
     /** The largest of it, family by family; null when there is none. */
     public static function largest(Taught $taught, Study $study, Pots $pots): ?AskView
     {
-        $region = $taught->learner->region($taught->marks, true);
         $weights = $taught->learned->weights($study->colours());
+        $caught = [];
+        foreach ($study->at as $pixel => $node) {
+            $caught[$pixel] = $node >= 0 && $weights[$node] >= 0.5;
+        }
         $ofPixels = $pots->ofPixels();
-        $caught = array_fill(0, $pots->count(), []);
-        $marked = $all = array_fill(0, $pots->count(), 0);
-        foreach ($ofPixels as $pixel => $pot) {
-            if ($pot < 0) {
-                continue;
-            }
-            ++$all[$pot];
-            if ($region[$pixel] >= 0.5) {
-                ++$marked[$pot];
-            } elseif ($weights[$study->at[$pixel]] >= 0.5) {
-                $caught[$pot][] = $pixel;
+        $groups = array_fill(0, $pots->count(), []);
+        foreach (self::patches($caught, $taught->learner->region($taught->marks, true), $study->columns) as $patch) {
+            foreach ($patch as $pixel) {
+                $groups[$ofPixels[$pixel]][] = $pixel;
             }
         }
-        foreach ($taught->marks as $mark) {
-            if ($mark->wanted) {
-                $in = array_count_values($pots->membership($mark->colours));
-                foreach ($in as $pot => $count) {
-                    if ($count >= self::STROKE_IN * $mark->colours->count()) {
-                        $marked[$pot] = $all[$pot];
+        $counts = array_map('count', $groups);
+        $pot = (int) array_search(max($counts), $counts, true);
+        $share = $counts[$pot] / $study->count();
+
+        return $share < self::LEAST ? null : new AskView($pot, $pots->names[$pot], $share, self::spots($groups[$pot], $study), $study->columns, $study->rows, self::mask($groups[$pot], $study->count()));
+    }
+
+    /**
+     * Patches of caught pixels that strokes did not grow to, but for those that only round off what they grew to.
+     *
+     * @param array<int, bool> $caught by pixel
+     * @param list<float>      $region how surely strokes grew there
+     *
+     * @return list<list<int>>
+     */
+    private static function patches(array $caught, array $region, int $columns): array
+    {
+        $n = \count($caught);
+        $seen = array_fill(0, $n, false);
+        $patches = [];
+        for ($start = 0; $start < $n; ++$start) {
+            if ($seen[$start] || !$caught[$start] || $region[$start] >= 0.5) {
+                continue;
+            }
+            $patch = [$start];
+            $seen[$start] = true;
+            $against = $outline = 0;
+            for ($at = 0; $at < \count($patch); ++$at) {
+                $pixel = $patch[$at];
+                foreach ([$pixel % $columns > 0 ? $pixel - 1 : -1, $pixel % $columns < $columns - 1 ? $pixel + 1 : -1, $pixel - $columns, $pixel + $columns] as $next) {
+                    if ($next < 0 || $next >= $n) {
+                        continue;
+                    }
+                    if ($caught[$next] && $region[$next] < 0.5) {
+                        if (!$seen[$next]) {
+                            $seen[$next] = true;
+                            $patch[] = $next;
+                        }
+                    } else {
+                        ++$outline;
+                        $against += $region[$next] >= 0.5 ? 1 : 0;
                     }
                 }
             }
-        }
-        $best = null;
-        foreach ($caught as $pot => $pixels) {
-            $share = \count($pixels) / $study->count();
-            if ($share >= self::LEAST && $marked[$pot] < self::MARKED * $all[$pot] && $share > ($best[1] ?? 0.0)) {
-                $best = [$pot, $share, $pixels];
+            if ($against < self::AGAINST * $outline) {
+                $patches[] = $patch;
             }
         }
 
-        return null === $best ? null : new AskView($best[0], $pots->names[$best[0]], $best[1], self::spots($best[2], $study));
+        return $patches;
+    }
+
+    /**
+     * Which pixels are asked about: a bit each, row by row, the first in the highest bit.
+     *
+     * @param list<int> $pixels
+     */
+    private static function mask(array $pixels, int $count): string
+    {
+        $bytes = str_repeat("\0", intdiv($count + 7, 8));
+        foreach ($pixels as $pixel) {
+            $bytes[$pixel >> 3] = \chr(\ord($bytes[$pixel >> 3]) | 128 >> ($pixel & 7));
+        }
+
+        return base64_encode($bytes);
     }
 
     /**

@@ -16,6 +16,9 @@ use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
 use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Reach\Learned;
 
 #[AsCommand('demo', 'Fills an empty data directory with the photos of Quillhaven Ceramics, then serves it')]
 final class DemoCommand extends Command
@@ -61,9 +64,19 @@ final class DemoCommand extends Command
         foreach ($content['photos'] as $entry) {
             $photo = $import->import($set, $demo.'/photos/'.$entry['file'], $entry['file']);
             if (isset($entry['look'])) {
-                $grades->keep($photo, LookJson::read((string) file_get_contents($demo.'/looks/'.$entry['look'])), 0);
+                $grades->keep($photo, self::on(LookJson::read((string) file_get_contents($demo.'/looks/'.$entry['look'])), $photo->storeKey()), 0);
             }
             $output->writeln('  '.$entry['file']);
         }
+    }
+
+    /** The looks were taught on the very photos they are put on: their strokes lie on these. */
+    private static function on(Grade $look, string $photo): Grade
+    {
+        return new Grade(array_map(static function (Move $move) use ($photo): Move {
+            $learned = $move->reach?->learned?->named($photo);
+
+            return null === $learned ? $move : new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, $move->reach?->with($learned, Learned::class), $move->id);
+        }, $look->moves), $look->name);
     }
 }

@@ -12,8 +12,11 @@ final readonly class AskView
      * @param string                                            $name   of that pot
      * @param float                                             $share  of the picture, 0 to 1
      * @param non-empty-list<array{0: float, 1: float}> $points places in it, as the points of a sample of spots that answers
+     * @param int                                               $columns of the mask
+     * @param int                                               $rows    of the mask
+     * @param string                                            $mask    where it is: a bit each, row by row, the first in the highest bit; base64
      */
-    public function __construct(public int $pot, public string $name, public float $share, public array $points)
+    public function __construct(public int $pot, public string $name, public float $share, public array $points, public int $columns, public int $rows, public string $mask)
     {
     }
 }

@@ -41,6 +41,7 @@ export const theme = createTheme({
       styleOverrides: {
         'html, body, #root': { height: '100%', overflow: 'hidden' },
         '*:focus-visible': { outline: '2px solid #fff', outlineOffset: 1 },
+        '@keyframes asked': { '0%, 100%': { opacity: 0.62 }, '50%': { opacity: 0.12 } },
       },
     },
     MuiButtonBase: { defaultProps: { disableRipple: true } },

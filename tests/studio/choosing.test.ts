@@ -1,43 +1,51 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Fit, Sample } from '../../studio/src/api/client';
-import { Choosing } from '../../studio/src/choose/choosing';
-import { sampleMemory } from '../../studio/src/choose/sampleMemory';
+import { Choosing, strokesOf } from '../../studio/src/choose/choosing';
+import { breadthOf, softnessOf, withBreadth, withSoftness } from '../../studio/src/choose/learned';
 import { sampleOf } from '../../studio/src/choose/useChoosing';
 import type { Look, Reach } from '../../studio/src/grade/looks';
 import { deferred, look, shift, turns } from './looks';
 
 const stroke = (x: number, as: 'wanted' | 'held' = 'wanted'): Sample => ({ as, shape: 'point', points: [[x, 0.5]] });
-const reachTo = (to: number): Reach => ({ hue: { from: 0, to }, chroma: null, light: null, invert: false, held: [] });
-/** A fit whose reach tells how many samples, and which base, it was made of. */
-const fitOf = (base: Reach | null, samples: Sample[]): Fit => ({ reach: reachTo((base?.hue?.to ?? 0) + samples.length), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`] });
+const HERE = 'this-photo';
+const learnedFrom = (samples: Sample[], photo = HERE): Reach => ({
+  hue: null,
+  chroma: null,
+  light: null,
+  invert: false,
+  held: [],
+  learned: { level: -0.4, broader: 0, soft: 0.6, grain: [0, 0, 0], scales: [], weights: [], photo, strokes: samples.map(({ as, shape, points }) => ({ as, shape, points: points as number[][], colour: '#808080' })) },
+});
+/** A fit that keeps the strokes it was made of. */
+const fitOf = (samples: Sample[]): Fit => ({ reach: learnedFrom(samples), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`], ask: null });
 
 let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void };
 let asked: { base: Reach | null; samples: Sample[]; answer: () => void; fail: (reason: unknown) => void }[];
 let selected: string[];
 let failures: unknown[];
 let choosing: Choosing;
-let stored: Map<string, string>;
 
 beforeEach(() => {
   grading = { state: { look: look(shift('a')) }, edit: (change) => { grading.state = { look: grading.state.look && change(grading.state.look) }; } };
   asked = [];
   selected = [];
   failures = [];
-  stored = new Map();
   choosing = new Choosing(
     grading,
     (base, samples) => {
       const { promise, resolve, reject } = deferred<Fit>();
-      asked.push({ base, samples, answer: () => { resolve(fitOf(base, samples)); }, fail: reject });
+      asked.push({ base, samples, answer: () => { resolve(fitOf(samples)); }, fail: reject });
       return promise;
     },
-    sampleMemory(1, { getItem: (key) => stored.get(key) ?? null, setItem: (key, value) => { stored.set(key, value); }, removeItem: (key) => { stored.delete(key); } }),
+    HERE,
     (id) => selected.push(id),
     (reason) => failures.push(reason),
   );
 });
 
 const reach = (id: string) => grading.state.look?.moves.find((move) => move.id === id)?.reach;
+/** Where the strokes of a reach lie across. */
+const xs = (one: Reach | null | undefined) => strokesOf(one, HERE).map(({ points }) => points[0]?.[0]);
 const answer = async () => {
   await turns();
   asked.at(-1)?.answer();
@@ -52,7 +60,7 @@ describe('choosing by strokes', () => {
     await answer();
     await answer();
     expect(asked.map(({ samples }) => samples.length)).toEqual([1, 2]);
-    expect(reach('a')).toEqual(reachTo(2));
+    expect(xs(reach('a'))).toEqual([0.1, 0.2]);
     expect(choosing.state.busy).toBe(0);
   });
 
@@ -61,7 +69,7 @@ describe('choosing by strokes', () => {
     await turns();
     grading.edit((now) => ({ ...now, moves: [shift('a', 33), shift('b', 7)] }));
     await answer();
-    expect(grading.state.look?.moves).toMatchObject([{ id: 'a', params: { hue: 33 }, reach: reachTo(1) }, { id: 'b', params: { hue: 7 } }]);
+    expect(grading.state.look?.moves).toMatchObject([{ id: 'a', params: { hue: 33 }, reach: learnedFrom([stroke(0.1)]) }, { id: 'b', params: { hue: 7 } }]);
   });
 
   it('begins a move, and a second quick stroke goes to the same one', async () => {
@@ -71,7 +79,7 @@ describe('choosing by strokes', () => {
     await answer();
     await answer();
     expect(grading.state.look?.moves).toHaveLength(1);
-    expect(grading.state.look?.moves[0]?.reach).toEqual(reachTo(2));
+    expect(xs(grading.state.look?.moves[0]?.reach)).toEqual([0.1, 0.2]);
     expect(selected).toEqual([grading.state.look?.moves[0]?.id]);
   });
 
@@ -92,10 +100,34 @@ describe('choosing by strokes', () => {
     void choosing.stroke(stroke(0.2), 'a');
     await answer();
     // Undo: the reach of the first stroke is there again.
-    grading.edit(() => look(shift('a', 0, { reach: reachTo(1) })));
+    grading.edit(() => look(shift('a', 0, { reach: learnedFrom([stroke(0.1)]) })));
     void choosing.stroke(stroke(0.3), 'a');
     await turns();
     expect(asked.at(-1)?.samples.map(({ points }) => points[0]?.[0])).toEqual([0.1, 0.3]);
+  });
+
+  it('takes one stroke away, and keeps the others', async () => {
+    grading.edit(() => look(shift('a', 0, { reach: learnedFrom([stroke(0.1), stroke(0.2, 'held'), stroke(0.3)]) })));
+    void choosing.unstroke('a', 1);
+    await answer();
+    expect(asked.at(-1)?.samples.map(({ as }) => as)).toEqual(['wanted', 'wanted']);
+    expect(xs(reach('a'))).toEqual([0.1, 0.3]);
+  });
+
+  it('never sends strokes that were made on another photo', async () => {
+    const elsewhere = learnedFrom([stroke(0.1)], 'another-photo');
+    grading.edit(() => look(shift('a', 0, { reach: elsewhere })));
+    void choosing.stroke(stroke(0.7), 'a');
+    await turns();
+    expect(asked.at(-1)).toMatchObject({ base: elsewhere, samples: [stroke(0.7)] });
+  });
+
+  it('learns anew from the same strokes', async () => {
+    grading.edit(() => look(shift('a', 0, { reach: { ...learnedFrom([stroke(0.1), stroke(0.2, 'held')]), invert: true } })));
+    void choosing.again('a');
+    await answer();
+    expect(asked.at(-1)?.base?.invert).toBe(true);
+    expect(asked.at(-1)?.samples).toHaveLength(2);
   });
 
   it('says how the last stroke did only while that is true', async () => {
@@ -109,13 +141,14 @@ describe('choosing by strokes', () => {
   });
 
   it('starts over with the next stroke, and until then the move acts as it did', async () => {
-    grading.edit(() => look(shift('a', 10, { reach: reachTo(5) })));
+    const before = learnedFrom([stroke(0.1), stroke(0.2)]);
+    grading.edit(() => look(shift('a', 10, { reach: before })));
     choosing.startOver('a');
-    expect(reach('a')).toEqual(reachTo(5));
+    expect(reach('a')).toEqual(before);
     void choosing.stroke(stroke(0.4), 'a');
     await answer();
     expect(asked.at(-1)).toMatchObject({ base: null, samples: [stroke(0.4)] });
-    expect(reach('a')).toEqual(reachTo(1));
+    expect(xs(reach('a'))).toEqual([0.4]);
     expect(choosing.state.anew).toBeNull();
   });
 
@@ -129,7 +162,7 @@ describe('choosing by strokes', () => {
     expect(failures.map(String)).toEqual(['Error: away', expect.stringContaining('is gone')]);
     void choosing.stroke(stroke(0.2), 'a');
     await answer();
-    expect(reach('a')).toEqual(reachTo(1));
+    expect(xs(reach('a'))).toEqual([0.2]);
   });
 });
 
@@ -140,5 +173,18 @@ describe('a stroke as a sample', () => {
     expect(sample.points.length).toBeLessThan(520);
     expect([sample.points[0], sample.points.at(-1)]).toEqual([points[0], points.at(-1)]);
     expect(sampleOf('held', 'point', [[0.5, 0.5]]).points).toEqual([[0.5, 0.5]]);
+  });
+});
+
+describe('how a learned reach is read', () => {
+  it('is set in per cent, within its range, and leaves a reach of windows alone', () => {
+    const one = learnedFrom([stroke(0.1)]);
+    expect(breadthOf(withBreadth(one, 35))).toBe(35);
+    expect(breadthOf(withBreadth(one, -180))).toBe(-100);
+    expect(softnessOf(one)).toBe(60);
+    expect(softnessOf(withSoftness(one, 140))).toBe(100);
+    const windows: Reach = { hue: { from: 0, to: 30 } };
+    expect(withBreadth(windows, 20)).toBe(windows);
+    expect(breadthOf(null)).toBe(0);
   });
 });

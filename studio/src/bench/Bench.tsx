@@ -4,6 +4,7 @@ import type { Source } from '../api/client';
 import type { Reach } from '../grade/looks';
 import { greys } from '../theme';
 import { axesOf, PLANES, type Axis, type PlaneName } from './axes';
+import { LitShape, type LitCell } from './LitShape';
 import { ReachShape } from './ReachShape';
 
 interface Props {
@@ -19,17 +20,19 @@ interface Props {
   /** Drawn over the plane by the move at hand: curves, bands. Hides the reach's handles. */
   overlay?: ReactNode;
   height: number;
+  /** What a learned reach takes in on this plane. */
+  lit: LitCell[] | undefined;
 }
 
 /** The photo's own colours on two axes, with the reach drawn on them as a shape whose edges can be dragged. */
-export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, pointed, overlay, height }: Props) {
+export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, pointed, overlay, height, lit }: Props) {
   const [live, setLive] = useState<Reach | null | undefined>(undefined);
   const reach = live === undefined ? kept : live;
   const axes = axesOf(plane, source?.planes.chromaTop);
   return (
     <Box component="section" aria-label="Bench" sx={{ display: 'flex', height, flex: 'none', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
       <Box sx={{ width: 150, flex: 'none', p: 1, pr: 0.5, display: 'flex', flexDirection: 'column', gap: 0.25 }}>
-        <Tooltip placement="top" title="This photo’s own colours, laid out. The light frame is what the chosen move reaches; drag its edges, or the round feet of its soft shoulders.">
+        <Tooltip placement="top" title="This photo’s own colours, laid out. What the chosen move reaches is lit, with a line where half of it gives way. A light frame is a limit: drag its edges, or the round feet of its soft shoulders.">
           <Typography variant="subtitle2">Bench</Typography>
         </Tooltip>
         <ToggleButtonGroup
@@ -52,6 +55,7 @@ export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, p
       </Box>
       <Box sx={{ flex: 1, minWidth: 0, position: 'relative', m: '8px 12px 18px 4px', bgcolor: '#262626', userSelect: 'none' }}>
         <Density source={source} plane={plane} />
+        {!overlay && lit && source && <LitShape cells={lit} columns={source.planes.columns} rows={source.planes.rows} />}
         {pointed && <Pointed axes={axes} colour={pointed} />}
         {overlay ?? (
           <ReachShape

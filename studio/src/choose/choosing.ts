@@ -2,16 +2,11 @@ import type { Fit, Sample } from '../api/client';
 import { moveOf, newId, newMove, withField, withMove, type Look, type Reach } from '../grade/looks';
 import { same } from '../session/lookPatch';
 
-/** The samples a reach was made from, and the reach they began with. */
-export interface Gathered {
-  base: Reach | null;
-  samples: Sample[];
-}
-
-/** Samples by the reach that they made, so that the reach that is there again after an undo or a reload finds its own. */
-export interface SampleMemory {
-  recall: (reach: Reach | null) => Gathered | null;
-  remember: (reach: Reach | null, gathered: Gathered) => void;
+/** The strokes that a reach was learned from on a photo, as they are sent again when one is added or taken away. */
+export function strokesOf(reach: Reach | null | undefined, photoKey: string): Sample[] {
+  const learned = reach?.learned;
+  if (!learned || (learned.photo ?? '') !== photoKey) return [];
+  return (learned.strokes ?? []).map(({ as, shape, points }) => ({ as, shape, points: points.map(([x = 0, y = 0]) => [x, y]) }));
 }
 
 interface Grading {
@@ -31,8 +26,8 @@ export interface ChoosingState {
 }
 
 /**
- * Makes and widens reaches from strokes on one photo. Strokes are worked out one after another, so that each counts; what
- * comes of one is put on the newest grade, whatever was done meanwhile.
+ * Teaches reaches by strokes on one photo. Strokes are worked out one after another, so that each counts; what comes of one is
+ * put on the newest grade, whatever was done meanwhile. The strokes themselves are kept with the reach.
  */
 export class Choosing {
   private now: ChoosingState = { busy: 0, fresh: false, anew: null, last: null };
@@ -44,7 +39,7 @@ export class Choosing {
   constructor(
     private readonly grading: Grading,
     private readonly fit: (base: Reach | null, samples: Sample[]) => Promise<Fit>,
-    private readonly memory: SampleMemory,
+    private readonly photoKey: string,
     private readonly select: (id: string) => void,
     private readonly fails: (reason: unknown) => void,
   ) {}
@@ -66,10 +61,15 @@ export class Choosing {
     const id = begins ? newId() : (this.beginning ?? selected ?? newId());
     if (begins) this.beginning = id;
     const anew = this.now.anew === id;
-    this.set({ busy: this.now.busy + 1, fresh: begins ? false : this.now.fresh, anew: anew ? null : this.now.anew });
-    this.chain = this.chain.then(() => this.work(sample, id, begins, anew));
-    return this.chain;
+    this.set({ fresh: begins ? false : this.now.fresh, anew: anew ? null : this.now.anew });
+    return this.teach(id, begins, (reach) => (anew ? { base: null, samples: [sample] } : { base: reach, samples: [...strokesOf(reach, this.photoKey), sample] }));
   };
+
+  /** Takes one of a move's strokes away again. */
+  unstroke = (id: string, index: number): Promise<void> => this.teach(id, false, (reach) => ({ base: reach, samples: strokesOf(reach, this.photoKey).filter((_, i) => i !== index) }));
+
+  /** Learns a move's reach anew from its strokes, after something else of it changed what they mean. */
+  again = (id: string): Promise<void> => this.teach(id, false, (reach) => ({ base: reach, samples: strokesOf(reach, this.photoKey) }));
 
   setFresh = (fresh: boolean): void => {
     this.set({ fresh });
@@ -90,18 +90,21 @@ export class Choosing {
     return last && last.id === id && same(last.reach, reach) ? last.fit : null;
   };
 
-  private async work(sample: Sample, id: string, begins: boolean, anew: boolean): Promise<void> {
+  private teach(id: string, begins: boolean, from: (reach: Reach | null) => { base: Reach | null; samples: Sample[] }): Promise<void> {
+    this.set({ busy: this.now.busy + 1 });
+    this.chain = this.chain.then(() => this.work(id, begins, from));
+    return this.chain;
+  }
+
+  private async work(id: string, begins: boolean, from: (reach: Reach | null) => { base: Reach | null; samples: Sample[] }): Promise<void> {
     try {
       const look = this.grading.state.look;
       const move = look ? moveOf(look, id) : undefined;
       if (!look || (!move && !begins)) throw new Error('The move that this was chosen for is gone. Choose again for another one.');
-      const reach = anew ? null : (move?.reach ?? null);
-      const gathered = anew ? { base: null, samples: [] } : (this.memory.recall(reach) ?? { base: reach, samples: [] });
-      const samples = [...gathered.samples, sample];
-      const fit = await this.fit(gathered.base, samples);
+      const { base, samples } = from(move?.reach ?? null);
+      const fit = await this.fit(base, samples);
       const found = fit.reach ?? null;
       this.grading.edit((newest) => (moveOf(newest, id) ? withMove(newest, id, (one) => withField(one, { reach: found })) : begins ? { ...newest, moves: [...newest.moves, { ...newMove('shift'), id, reach: found }] } : newest));
-      this.memory.remember(found, { base: gathered.base, samples });
       if (begins) this.select(id);
       this.set({ last: { id, reach: found, fit } });
     } catch (reason) {

@@ -1,14 +1,13 @@
 import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
-import { api } from '../api/client';
+import { api, type Photo } from '../api/client';
 import type { Place, StrokeShape } from '../photo/tools';
 import type { GradeSession } from '../session/gradeSession';
 import { Choosing } from './choosing';
-import { sampleMemory } from './sampleMemory';
 
 const MOST_POINTS = 500;
 
 /** Choosing on one photo. */
-export function useChoosing(photoId: number, session: GradeSession, select: (id: string) => void, onFailure: (reason: unknown) => void) {
+export function useChoosing(photo: Photo, session: GradeSession, select: (id: string) => void, onFailure: (reason: unknown) => void) {
   const callbacks = useRef({ select, onFailure });
   useEffect(() => {
     callbacks.current = { select, onFailure };
@@ -17,8 +16,8 @@ export function useChoosing(photoId: number, session: GradeSession, select: (id:
     () =>
       new Choosing(
         session,
-        (base, samples) => api.reachFrom(photoId, base, samples),
-        sampleMemory(photoId),
+        (base, samples) => api.reachFrom(photo.id, base, samples),
+        photo.key,
         (id) => {
           callbacks.current.select(id);
         },
@@ -26,7 +25,7 @@ export function useChoosing(photoId: number, session: GradeSession, select: (id:
           callbacks.current.onFailure(reason);
         },
       ),
-    [photoId, session],
+    [photo.id, photo.key, session],
   );
   const state = useSyncExternalStore(choosing.subscribe, () => choosing.state);
   return { choosing, ...state };

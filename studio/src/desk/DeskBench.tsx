@@ -1,11 +1,15 @@
 import { useState, type ComponentType } from 'react';
 import type { PlaneName } from '../bench/axes';
 import { Bench } from '../bench/Bench';
-import { withField, type Move, type MoveKind } from '../grade/looks';
+import { withField, type Look, type Move, type MoveKind } from '../grade/looks';
 import { panelOf } from '../panels';
 import type { PanelProps, Surroundings } from '../panels/panel';
+import { useLit } from '../read/useColours';
 
 interface Props {
+  photoId: number;
+  /** The grade as it is kept. */
+  kept: Look | undefined;
   move: Move | undefined;
   onMove: (given: Move, next: Move, keep: boolean) => void;
   surroundings: Surroundings;
@@ -16,8 +20,9 @@ interface Props {
 const HEIGHT = 108;
 
 /** The bench with what the move at hand draws on it, or its reach. */
-export function DeskBench({ move, onMove, surroundings, aspect, onAspect }: Props) {
+export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, onAspect }: Props) {
   const [plane, setPlane] = useState<PlaneName>('hue-chroma');
+  const lit = useLit(photoId, kept, move?.id ?? null, plane);
   const Overlay = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
   return (
     <Bench
@@ -31,6 +36,7 @@ export function DeskBench({ move, onMove, surroundings, aspect, onAspect }: Prop
       }}
       pointed={surroundings.pointed?.before.oklch ?? null}
       height={HEIGHT}
+      lit={lit}
       overlay={Overlay && move ? <Overlay key={move.id} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}
     />
   );

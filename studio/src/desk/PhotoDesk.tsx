@@ -1,6 +1,8 @@
 import { Box } from '@mui/material';
 import { useCallback, useState, type ReactNode } from 'react';
 import { api, type Photo } from '../api/client';
+import { strokesOf } from '../choose/choosing';
+import { useBreadthWheel } from '../choose/useBreadthWheel';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
 import { isAtRest, newMove, withField, type Move, type MoveKind } from '../grade/looks';
 import type { Surroundings } from '../panels/panel';
@@ -71,7 +73,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   const [pointed, point] = usePointed(photo.id, look ?? undefined, watch);
   const { probes, setProbes, pins, pin, movePin } = usePins(photo.id);
   const probeReadings = useProbeReadings(photo.id, keptLook, probes);
-  const { choosing, ...choosingState } = useChoosing(photo.id, session, select, onFailure);
+  const { choosing, ...choosingState } = useChoosing(photo, session, select, onFailure);
   const { picking, pick, stop: stopPicking, take: takePicked } = usePicking(photo.id, onFailure);
   const { pulling, start: startPull, bar: pullBar } = usePulling(photo.id, session, move, aspect, onFailure);
   const { judged, setJudged, shown, onPreview } = useJudging(session, look, watch);
@@ -122,6 +124,8 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     },
     [session],
   );
+  const fit = choosing.fitOf(watch, move?.reach ?? null);
+  const turn = useBreadthWheel(move, onMove);
   const onStroke = (shape: StrokeShape, points: Place[]) => {
     const at = points.at(-1);
     if (!look || !at) return;
@@ -145,7 +149,17 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     }
   };
 
-  const surroundings: Surroundings = { source, readings, pointed, pick, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])), photos };
+  const surroundings: Surroundings = {
+    photoKey: photo.key,
+    onUnstroke: (index) => {
+      if (move) void choosing.unstroke(move.id, index);
+    },
+    onInverted: () => {
+      if (move && strokesOf(move.reach, photo.key).some(({ as }) => as === 'held')) void choosing.again(move.id);
+    },
+    source, readings, pointed, pick, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
+    photos,
+  };
   const onAspect = (next: string) => {
     if (move) setAspects((now) => ({ ...now, [move.kind]: next }));
   };
@@ -206,9 +220,11 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
               pulling.abandon();
             }}
             onPoint={point}
+            onTurn={tool === 'choose' || tool === 'hold' ? turn : undefined}
             pins={pins}
             onPin={movePin}
             spot={lit}
+            asked={(tool === 'choose' || tool === 'hold') && picking === null ? (fit?.ask ?? null) : null}
             divide={divide}
             onDivide={setDivide}
             attempt={attempt}
@@ -229,7 +245,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
               }}
               choosing={choosing}
               choosingState={choosingState}
-              fit={choosing.fitOf(watch, move?.reach ?? null)}
+              fit={fit}
               pullBar={pullBar}
             />
           </PhotoStage>
@@ -242,7 +258,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
         )}
       </Box>
       {!folded && !readingsOpen && (
-        <DeskBench move={move} onMove={onMove} surroundings={surroundings} aspect={aspect} onAspect={onAspect} />
+        <DeskBench photoId={photo.id} kept={keptLook} move={move} onMove={onMove} surroundings={surroundings} aspect={aspect} onAspect={onAspect} />
       )}
       {readingsOpen && <ReadingsDrawer source={source?.scopes} result={readings?.scopes} probes={probes} readings={probeReadings} onProbes={setProbes} />}
       <DeskFooter strip={strip} pointed={pointed} probes={probes.length} open={readingsOpen} onOpen={setReadingsOpen} />

@@ -1,6 +1,7 @@
 import { Button, Typography } from '@mui/material';
 import type { Fit } from '../api/client';
 import type { Choosing, ChoosingState } from '../choose/choosing';
+import { answerTo, Question } from '../choose/Question';
 import type { Move } from '../grade/looks';
 import type { ViewMode } from '../photo/PhotoRenderer';
 import { FitBar, PullBar, StageNote } from '../photo/StageTools';
@@ -53,7 +54,9 @@ export function StageNotes({ tool, view, move, picking, onStopPicking, judged, o
               : move
                 ? move.reach?.invert
                   ? 'This move acts on everything else: click or drag over what it is to leave alone.'
-                  : 'Click or drag over the colours that this move is to reach.'
+                  : move.reach?.learned
+                    ? 'Drag over more of it, or turn the wheel: tighter or broader. Ctrl and the wheel zoom.'
+                    : 'Click or drag over the colours that this move is to reach.'
                 : 'Click a colour, or drag over it: a move begins there.'
         }
         canStartOver={move?.reach != null}
@@ -64,6 +67,17 @@ export function StageNotes({ tool, view, move, picking, onStopPicking, judged, o
         fresh={choosingState.fresh && tool === 'choose'}
         onFresh={choosing.setFresh}
         onDismiss={choosing.dismiss}
+        question={
+          fit?.ask &&
+          choosingState.busy === 0 && (
+            <Question
+              ask={fit.ask}
+              onAnswer={(as) => {
+                if (fit.ask && move) void choosing.stroke(answerTo(fit.ask, as), move.id);
+              }}
+            />
+          )
+        }
       />
     );
   }

@@ -100,6 +100,9 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
             onChange(withField(move, { reads }), true);
           }}
           onFailure={onFailure}
+          photoKey={around.photoKey}
+          onUnstroke={around.onUnstroke}
+          onInverted={around.onInverted}
         />
       </Collapse>
       {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}

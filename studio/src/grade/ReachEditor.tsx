@@ -3,6 +3,7 @@ import { Box, ButtonBase, FormControlLabel, Slider, Switch, ToggleButton, Toggle
 import { useRef } from 'react';
 import { api } from '../api/client';
 import { AXES, HUE_GRADIENT } from '../bench/axes';
+import { LearnedControls } from '../choose/LearnedControls';
 import { useSliderSteps } from '../controls/useSliderSteps';
 import { WindowStrip } from './WindowStrip';
 import { windowLimit, type Move, type Reach } from './looks';
@@ -13,22 +14,31 @@ interface Props {
   onChange: (reach: Reach | null, keep: boolean) => void;
   onReads: (reads: NonNullable<Move['reads']>) => void;
   onFailure: (reason: unknown) => void;
+  photoKey: string;
+  onUnstroke: (index: number) => void;
+  onInverted: () => void;
 }
 
 const CHROMA = { ...AXES.chroma, max: windowLimit('chroma'), step: 0.005 };
 
 /** Which colours a move acts on: stretches of hue, strength and lightness, each with soft edges, less the held colours. */
-export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Props) {
+export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoKey, onUnstroke, onInverted }: Props) {
   const now: Reach = reach ?? {};
   const change = (part: Partial<Reach>, keep: boolean) => {
     const next = { ...now, ...part };
-    const everything = !next.hue && !next.chroma && !next.light && !next.invert && (next.held ?? []).length === 0;
+    const everything = !next.learned && !next.hue && !next.chroma && !next.light && !next.invert && (next.held ?? []).length === 0;
     onChange(everything ? null : next, keep);
   };
   const held = now.held ?? [];
   return (
     <Box>
-      {(now.hue ?? now.chroma ?? now.light) && <Breadth reach={now} onChange={onChange} onFailure={onFailure} />}
+      {now.learned && <LearnedControls reach={now} photoKey={photoKey} onChange={onChange} onUnstroke={onUnstroke} />}
+      {now.learned && (
+        <Typography variant="caption" component="p" sx={{ mt: 0.5 }}>
+          Limit it further:
+        </Typography>
+      )}
+      {(now.hue ?? now.chroma ?? now.light) && !now.learned && <Breadth reach={now} onChange={onChange} onFailure={onFailure} />}
       <WindowStrip
         label="Hue"
         whole="every hue"
@@ -91,6 +101,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure }: Prop
             checked={now.invert ?? false}
             onChange={(_, invert) => {
               change({ invert }, true);
+              onInverted();
             }}
           />
         }
@@ -169,10 +180,18 @@ function Breadth({ reach, onChange, onFailure }: { reach: Reach; onChange: Props
 export function reachWords(reach: Reach | null | undefined): string {
   if (!reach) return 'everything';
   const words: string[] = [];
+  if (reach.learned) words.push(learnedWords(reach.learned.strokes ?? []));
   if (reach.hue) words.push(`hues ${String(Math.round(reach.hue.from))}–${String(Math.round(reach.hue.to))}°`);
   if (reach.chroma) words.push(reach.chroma.from > 0.02 ? 'stronger colours' : 'weaker colours');
   if (reach.light) words.push(reach.light.from > 0.01 ? (reach.light.to < 0.99 ? 'some tones' : 'lighter tones') : 'darker tones');
   if ((reach.held ?? []).length > 0) words.push(`${String((reach.held ?? []).length)} held`);
   const text = words.length === 0 ? 'everything' : words.join(', ');
   return reach.invert ? `all but ${text}` : text;
+}
+
+function learnedWords(strokes: { as: 'wanted' | 'held' }[]): string {
+  const held = strokes.filter(({ as }) => as === 'held').length;
+  const wanted = strokes.length - held;
+  const count = `${String(wanted)} ${wanted === 1 ? 'stroke' : 'strokes'}`;
+  return strokes.length === 0 ? 'a chosen colour' : held === 0 ? count : `${count}, ${String(held)} held`;
 }

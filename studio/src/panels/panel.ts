@@ -16,6 +16,12 @@ export interface Surroundings {
   probeColours: string[];
   /** The photos of the set. */
   photos: Photo[];
+  /** Names the photo at hand in reaches learned on it. */
+  photoKey: string;
+  /** Takes away one of the strokes the move's reach was learned from. */
+  onUnstroke: (index: number) => void;
+  /** The move acts on everything else now, or no longer: what its held strokes mean has changed. */
+  onInverted: () => void;
 }
 
 export interface PanelProps<K extends MoveKind> extends Surroundings {

@@ -4,6 +4,7 @@ import type { Photo } from '../api/client';
 import type { Look } from '../grade/looks';
 import type { PreviewListener } from '../session/grading';
 import { greys } from '../theme';
+import { AskedPatch, type Patch } from './AskedPatch';
 import { PhotoOverlay } from './PhotoOverlay';
 import type { ViewMode } from './PhotoRenderer';
 import type { Place, Tool } from './tools';
@@ -30,6 +31,8 @@ interface Props extends StageActions {
   onPin: (index: number, to: Place, done: boolean) => void;
   /** Lattice of what to light up; null for nothing. */
   spot: Uint8Array | null;
+  /** A part of the photo that something is asked about. */
+  asked: Patch | null;
   /** Share of the stage left of which the split view shows the source. */
   divide: number;
   onDivide: (share: number) => void;
@@ -86,6 +89,7 @@ export function PhotoStage(props: Props) {
           onDivide={props.onDivide}
         />
       )}
+      {ready && props.asked && <AskedPatch patch={props.asked} place={{ left: place.left / ratio, top: place.top / ratio, width: place.width / ratio, height: place.height / ratio }} />}
       {props.children}
       {error !== null ? (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center', p: 4 }}>

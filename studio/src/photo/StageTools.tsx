@@ -40,16 +40,20 @@ interface FitProps {
   fresh: boolean;
   onFresh: (fresh: boolean) => void;
   onDismiss: () => void;
+  /** What is asked about the last stroke, in the place of words. */
+  question?: ReactNode;
 }
 
 /** How the last samples did, in words, and where to go from there. */
-export function FitBar({ fit, busy, hint, canStartOver, startsOver, onStartOver, fresh, onFresh, onDismiss }: FitProps) {
+export function FitBar({ fit, busy, hint, canStartOver, startsOver, onStartOver, fresh, onFresh, onDismiss, question }: FitProps) {
   return (
     <StageNote>
       {busy && <CircularProgress size={14} aria-label="Working out the reach" />}
-      <Typography variant="body2" role="status" sx={{ flex: 1, minWidth: 0 }}>
-        {fresh ? 'Click or drag over a colour: a new move begins there.' : fit ? fit.words.join(' ') : hint}
-      </Typography>
+      {(!fresh && question) || (
+        <Typography variant="body2" role="status" sx={{ flex: 1, minWidth: 0 }}>
+          {fresh ? 'Click or drag over a colour: a new move begins there.' : fit ? fit.words.join(' ') : hint}
+        </Typography>
+      )}
       <Button
         onClick={() => {
           onFresh(!fresh);

@@ -13,6 +13,8 @@ export interface StageActions {
   /** The pointer moved over the photo, or left it. */
   onPoint: (at: Place | null) => void;
   onViewport: (change: (now: Viewport) => Viewport) => void;
+  /** Takes a turn of the wheel, in pixels, when it has a use for it; with Ctrl the wheel always zooms. */
+  onTurn?: ((pixels: number) => boolean) | undefined;
 }
 
 interface Stage extends StageActions {
@@ -29,7 +31,7 @@ interface Stage extends StageActions {
 const MIDDLE = 1;
 /** CSS pixels that a press may tremble and still be a click. */
 const TREMBLE = 4;
-const WHEEL = { line: 0.05, pixel: 0.0016 };
+const WHEEL = { line: 0.05, pixel: 0.0016, lineHeight: 33 };
 
 /** What the pointer does on the photo: look, draw a stroke, pull. Gives the stage's listeners and the stroke being drawn. */
 export function usePointerOnStage(stage: Stage) {
@@ -99,7 +101,8 @@ export function usePointerOnStage(stage: Stage) {
     if (!box) return;
     const wheel = (event: WheelEvent) => {
       event.preventDefault();
-      const { photo, size, onViewport } = now.current;
+      const { photo, size, onViewport, onTurn } = now.current;
+      if (!event.ctrlKey && onTurn?.(event.deltaY * (event.deltaMode === WheelEvent.DOM_DELTA_LINE ? WHEEL.lineHeight : 1))) return;
       const rect = box.getBoundingClientRect();
       const ratio = window.devicePixelRatio;
       const factor = Math.exp(-event.deltaY * (event.deltaMode === WheelEvent.DOM_DELTA_LINE ? WHEEL.line : WHEEL.pixel));

@@ -38,6 +38,16 @@ export function useReadings(photoId: number, look: Look | undefined, watch: stri
   }).data;
 }
 
+/** Where the watched move's reach lies on a plane of the bench; undefined while there is nothing learned to show. */
+export function useLit(photoId: number, look: Look | undefined, watch: string | null, plane: string) {
+  const move = look?.moves.find(({ id }) => id === watch);
+  const shows = look !== undefined && watch !== null && move?.reach?.learned != null;
+  // Only the reach decides, unless it reads what the moves above have made.
+  const key = shows ? JSON.stringify([move.reach, move.reads === 'running' ? look : null]) : null;
+  const lit = useQuery({ queryKey: ['lit', photoId, watch, plane, key], queryFn: () => api.lit(photoId, look as Look, watch ?? '', plane), enabled: shows, placeholderData: keepPreviousData, staleTime: Infinity, gcTime: 60_000 }).data;
+  return shows ? lit : undefined;
+}
+
 /** Readings at pinned probes; null for one that lies outside the photo. */
 export function useProbeReadings(photoId: number, look: Look | undefined, points: ProbePoint[]): (ProbeReading | null)[] | undefined {
   return useQuery({

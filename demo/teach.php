@@ -1,0 +1,47 @@
+<?php
+
+// Teaches the learned reaches of the demo looks: strokes.json says, for each look, what is marked for its moves on its photo.
+//
+//     php demo/teach.php
+
+declare(strict_types=1);
+
+use Tovrin\App\Choosing\ReachLearner;
+use Tovrin\App\Choosing\StudyMaker;
+use Tovrin\App\Photo\PhotoImport;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Reach\Learned;
+use Tovrin\Core\Reach\Reach;
+use Tovrin\Core\Reach\Stroke;
+use Tovrin\Core\Reach\StrokeShape;
+use Tovrin\Core\Reading\Raster;
+
+require __DIR__.'/../vendor/autoload.php';
+
+/** @var array<string, array{photo: string, moves: list<array{want: list<non-empty-list<array{0: float, 1: float}>>, hold: list<non-empty-list<array{0: float, 1: float}>>, broader?: float}>}> $all */
+$all = json_decode((string) file_get_contents(__DIR__.'/strokes.json'), true, 16, \JSON_THROW_ON_ERROR);
+foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
+    $pixels = PictureFile::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), PhotoImport::PREVIEW_SIDE);
+    $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
+    $learner = new ReachLearner($raster, StudyMaker::study($raster), '');
+    $file = __DIR__."/looks/$name.json";
+    $grade = LookJson::read((string) file_get_contents($file));
+    $moves = $grade->moves;
+    foreach ($marked as $index => $marks) {
+        $strokes = [];
+        foreach (['want' => true, 'hold' => false] as $as => $wanted) {
+            foreach ($marks[$as] as $points) {
+                $strokes[] = new Stroke($wanted, count($points) > 1 ? StrokeShape::Path : StrokeShape::Point, $points, '#808080');
+            }
+        }
+        $move = $moves[$index];
+        $learned = $learner->learn($strokes)?->learned->tuned($marks['broader'] ?? 0.0, Learned::SOFT);
+        $moves[$index] = new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, null === $learned ? null : new Reach([$learned]), $move->id);
+    }
+    file_put_contents($file, LookWriter::write(new Grade($moves, $grade->name))."\n");
+    printf("%s: %d kB\n", $name, (int) (filesize($file) / 1000));
+}
