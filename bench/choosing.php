@@ -58,7 +58,7 @@ function leftAndSpilled(MaskedPhoto $photo, array $weights, array $truth): array
     }
     $moved = [] === $before ? [] : DeltaE2000::between(ColourBlock::of(OkLab::class, $before)->in(LabD50::class), ColourBlock::of(OkLab::class, $after)->in(LabD50::class));
 
-    return [100 * $left / max(1, $own), 100 * \count(array_filter($moved, static fn (float $d): bool => $d > 3.0)) / max(1, \count($truth) - $own)];
+    return [100 * $left / max(1, $own), 100 * count(array_filter($moved, static fn (float $d): bool => $d > 3.0)) / max(1, count($truth) - $own)];
 }
 
 /** @return list<array<string, mixed>> a row per object */
@@ -99,7 +99,7 @@ function measure(string $name): array
             };
             $scores = (new SimulatedUser($photo, $object))->choose($timed, 8, static function (Reach $reach, array $weights) use (&$third, &$first, &$millis): void {
                 $first ??= $reach;
-                if (\count($millis) <= 3) {
+                if (count($millis) <= 3) {
                     $third = $weights;
                 }
             });
@@ -122,7 +122,7 @@ function measure(string $name): array
 function quantile(array $values, float $q): float
 {
     sort($values);
-    $at = $q * (\count($values) - 1);
+    $at = $q * (count($values) - 1);
     $low = (int) floor($at);
 
     return [] === $values ? 0.0 : $values[$low] + ($at - $low) * (($values[$low + 1] ?? $values[$low]) - $values[$low]);

@@ -30,17 +30,21 @@ foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
     $learner = new ReachLearner($raster, StudyMaker::study($raster), '');
     $file = __DIR__."/looks/$name.json";
     $grade = LookJson::read((string) file_get_contents($file));
-    $moves = $grade->moves;
-    foreach ($marked as $index => $marks) {
+    $moves = [];
+    foreach ($grade->moves as $index => $move) {
+        $marks = $marked[$index] ?? null;
+        if (null === $marks) {
+            $moves[] = $move;
+            continue;
+        }
         $strokes = [];
         foreach (['want' => true, 'hold' => false] as $as => $wanted) {
             foreach ($marks[$as] as $points) {
                 $strokes[] = new Stroke($wanted, count($points) > 1 ? StrokeShape::Path : StrokeShape::Point, $points, '#808080');
             }
         }
-        $move = $moves[$index];
         $learned = $learner->learn($strokes)?->learned->tuned($marks['broader'] ?? 0.0, Learned::SOFT);
-        $moves[$index] = new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, null === $learned ? null : new Reach([$learned]), $move->id);
+        $moves[] = new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, null === $learned ? null : new Reach([$learned]), $move->id);
     }
     file_put_contents($file, LookWriter::write(new Grade($moves, $grade->name))."\n");
     printf("%s: %d kB\n", $name, (int) (filesize($file) / 1000));

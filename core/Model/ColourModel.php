@@ -33,7 +33,11 @@ final readonly class ColourModel
         return new self(array_map(static fn (int $count): Mixture => self::scale($colours, $count), self::SCALES), $grain);
     }
 
-    /** One of the scales by itself, for those who fit several at once. */
+    /**
+     * One of the scales by itself, for those who fit several at once.
+     *
+     * @param int<1, max> $count components
+     */
     public static function scale(ColourBlock $colours, int $count): Mixture
     {
         return MixtureFitter::fit(Points::of($colours->thinned(self::SAMPLES)), $count)->rounded();

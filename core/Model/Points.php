@@ -53,10 +53,14 @@ final readonly class Points
     {
         $order = $this->x;
         asort($order);
-        $order = array_keys($order);
-        $take = static fn (array $values): array => array_map(static fn (int $i): float => $values[$i], $order);
+        $x = $y = $z = [];
+        foreach (array_keys($order) as $i) {
+            $x[] = $this->x[$i];
+            $y[] = $this->y[$i];
+            $z[] = $this->z[$i];
+        }
 
-        return new self($take($this->x), $take($this->y), $take($this->z));
+        return new self($x, $y, $z);
     }
 
     public function count(): int

@@ -171,30 +171,39 @@ final readonly class Learned implements ReachKind
 
     public static function fromData(array $reach): ?self
     {
-        /** @var array{learned?: array{level: float, broader?: float, soft?: float, grain?: list<float>, scales: list<list<list<float>>>, weights: list<float>, strokes?: list<array{as: string, shape: string, points: non-empty-list<array{0: float, 1: float}>, colour: string}>, photo?: string, before?: array{level: float, weights: list<float>}|null}|null} $reach */
+        /** @var array{learned?: array{level: float, broader?: float, soft?: float, grain?: list<float>, scales: list<list<list<float>>>, weights: list<int|float>, strokes?: list<array{as: string, shape: string, points: non-empty-list<array{0: float, 1: float}>, colour: string}>, photo?: string, before?: array{level: float, weights: list<int|float>}|null}|null} $reach */
         $data = $reach['learned'] ?? null;
         if (null === $data) {
             return null;
         }
-        $floats = static fn (array $list): array => array_map(static fn (int|float $v): float => (float) $v, $list);
         try {
             $before = $data['before'] ?? null;
 
             return new self(
                 ModelData::read($data),
-                $floats($data['weights']),
+                self::floats($data['weights']),
                 (float) $data['level'],
                 (float) ($data['broader'] ?? 0),
                 (float) ($data['soft'] ?? self::SOFT),
                 array_map(static fn (array $s): Stroke => new Stroke('wanted' === $s['as'], StrokeShape::from($s['shape']), array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $s['points']), $s['colour']), $data['strokes'] ?? []),
                 $data['photo'] ?? '',
-                null === $before ? null : ['level' => (float) $before['level'], 'weights' => $floats($before['weights'])],
+                null === $before ? null : ['level' => (float) $before['level'], 'weights' => self::floats($before['weights'])],
             );
         } catch (DamagedModel $e) {
             throw new UnreadableReach('learned.'.$e->path, $e->getMessage());
         } catch (\InvalidArgumentException $e) {
             throw new UnreadableReach('learned.weights', $e->getMessage());
         }
+    }
+
+    /**
+     * @param list<int|float> $numbers
+     *
+     * @return list<float>
+     */
+    private static function floats(array $numbers): array
+    {
+        return array_map(static fn (int|float $v): float => (float) $v, $numbers);
     }
 
     public function data(): array

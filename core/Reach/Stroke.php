@@ -30,12 +30,11 @@ final readonly class Stroke
     {
         $n = \count($points);
         $most = min($n, self::MOST_POINTS);
-        $kept = [];
-        for ($i = 0; $i < $most; ++$i) {
-            [$x, $y] = $points[$most > 1 ? intdiv($i * ($n - 1), $most - 1) : 0];
+        $kept = [[round($points[0][0], 4), round($points[0][1], 4)]];
+        for ($i = 1; $i < $most; ++$i) {
+            [$x, $y] = $points[intdiv($i * ($n - 1), $most - 1)];
             $kept[] = [round($x, 4), round($y, 4)];
         }
-        \assert([] !== $kept);
 
         return $kept;
     }

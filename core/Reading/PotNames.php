@@ -28,7 +28,7 @@ final class PotNames
         }
         $names = [];
         foreach ($groups as $name => $members) {
-            foreach (self::told(array_values($members), $lch, (string) $name) as $i => $own) {
+            foreach (self::told($members, $lch, (string) $name) as $i => $own) {
                 $names[$i] = $own;
             }
         }

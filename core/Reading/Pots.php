@@ -51,7 +51,8 @@ final readonly class Pots implements \JsonSerializable
             foreach ($row as $component => $share) {
                 $held[$potOf[$component]] += $share;
             }
-            $ofNode[] = (int) array_search(max($held), $held, true);
+            arsort($held);
+            $ofNode[] = array_key_first($held) ?? 0;
         }
 
         return self::counted($study, $families, $ofNode);
@@ -163,31 +164,45 @@ final readonly class Pots implements \JsonSerializable
      */
     private static function counted(Study $study, array $families, array $ofNode): self
     {
-        $points = $study->nodes->points();
-        $sums = array_fill(0, \count($families), [0.0, 0.0, 0.0, 0]);
+        $counts = array_fill(0, \count($families), 0);
         foreach ($study->at as $node) {
             if ($node >= 0) {
-                $pot = $ofNode[$node];
-                $sums[$pot][0] += $points->x[$node];
-                $sums[$pot][1] += $points->y[$node] / Points::CHROMA_SCALE;
-                $sums[$pot][2] += $points->z[$node] / Points::CHROMA_SCALE;
-                ++$sums[$pot][3];
+                ++$counts[$ofNode[$node]];
             }
         }
-        $total = max(1, array_sum(array_column($sums, 3)));
-        $sums = array_filter($sums, static fn (array $sum): bool => $sum[3] > 0);
-        uasort($sums, static fn (array $p, array $q): int => [$q[3], $p[0] / $p[3]] <=> [$p[3], $q[0] / $q[3]]);
-        $order = array_keys($sums);
+        $total = max(1, array_sum($counts));
+        $all = array_map(static fn (array $components): array => self::centre($study->model->scales[self::SCALE], $components), $families);
+        $order = array_keys(array_filter($counts));
+        usort($order, static fn (int $p, int $q): int => [$counts[$q], $all[$p]] <=> [$counts[$p], $all[$q]]);
         $place = array_flip($order);
-        $centres = array_map(static fn (int $pot): array => [$sums[$pot][0] / $sums[$pot][3], $sums[$pot][1] / $sums[$pot][3], $sums[$pot][2] / $sums[$pot][3]], $order);
+        $centres = array_map(static fn (int $pot): array => $all[$pot], $order);
 
         return new self(
             $centres,
-            array_map(static fn (int $pot): float => $sums[$pot][3] / $total, $order),
+            array_map(static fn (int $pot): float => $counts[$pot] / $total, $order),
             PotNames::of($centres),
             array_map(static fn (int $pot): array => $families[$pot], $order),
             $study,
             array_map(static fn (int $pot): int => $place[$pot] ?? 0, $ofNode),
         );
+    }
+
+    /**
+     * @param list<int> $components
+     *
+     * @return array{0: float, 1: float, 2: float} OKLab
+     */
+    private static function centre(Mixture $scale, array $components): array
+    {
+        $share = $l = $a = $b = 0.0;
+        foreach ($components as $k) {
+            $one = $scale->components[$k];
+            $share += $one->share;
+            $l += $one->share * $one->mean[0];
+            $a += $one->share * $one->mean[1] / Points::CHROMA_SCALE;
+            $b += $one->share * $one->mean[2] / Points::CHROMA_SCALE;
+        }
+
+        return [$l / $share, $a / $share, $b / $share];
     }
 }

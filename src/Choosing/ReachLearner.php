@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Choosing;
 
 use Tovrin\Core\Model\Study;
-use Tovrin\Core\Reach\Fit\Mark;
 use Tovrin\Core\Reach\Fit\StrokeLearner;
 use Tovrin\Core\Reach\Learned;
-use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Stroke;
 use Tovrin\Core\Reading\Raster;
 

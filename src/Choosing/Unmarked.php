@@ -16,6 +16,8 @@ final class Unmarked
     /** A patch is part of what was marked when this much of its outline lies against it. */
     private const AGAINST = 0.3;
     private const SPOTS = 8;
+    /** Fewer pixels together are noise. */
+    private const SPECK = 6;
 
     /** The largest of it, family by family; null when there is none. */
     public static function largest(Taught $taught, Study $study, Pots $pots): ?AskView
@@ -33,8 +35,9 @@ final class Unmarked
             }
         }
         $counts = array_map('count', $groups);
-        $pot = (int) array_search(max($counts), $counts, true);
-        $share = $counts[$pot] / $study->count();
+        arsort($counts);
+        $pot = array_key_first($counts) ?? 0;
+        $share = ($counts[$pot] ?? 0) / $study->count();
 
         return $share < self::LEAST ? null : new AskView($pot, $pots->names[$pot], $share, self::spots($groups[$pot], $study), $study->columns, $study->rows, self::mask($groups[$pot], $study->count()));
     }
@@ -76,7 +79,7 @@ final class Unmarked
                     }
                 }
             }
-            if ($against < self::AGAINST * $outline) {
+            if (\count($patch) >= self::SPECK && $against < self::AGAINST * $outline) {
                 $patches[] = $patch;
             }
         }

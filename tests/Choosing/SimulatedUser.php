@@ -81,7 +81,6 @@ final class SimulatedUser
             $wants = null !== $miss && (null === $spill || $miss[2] >= $spill[2]);
             [$x, $y] = $wants ? $miss : $spill ?? [0, 0];
             $strokes[] = $this->stroke($wants ? $missed : $wrong, $x, $y, $wants);
-            \assert([] !== $strokes);
         }
 
         return array_pad($scores, $most, $scores[\count($scores) - 1] ?? 0.0);

@@ -58,7 +58,7 @@ final readonly class GentleSlope
      *                                   at least a margin away from its faces
      * @param array<int, float> $mass    how densely the photo's colours lie there
      *
-     * @return list<float> of all places of the box
+     * @return array<int, float> of all places of the box
      */
     public function gentle(array $weights, array $mass): array
     {
@@ -114,10 +114,10 @@ final readonly class GentleSlope
     /**
      * Sums over the box around each place, axis by axis: a hot loop.
      *
-     * @param list<float>                         $values
+     * @param array<int, float>                         $values
      * @param array{0: int, 1: int, 2: int} $radius
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     private function summed(array $values, array $radius): array
     {
@@ -151,9 +151,9 @@ final readonly class GentleSlope
      * The least function above some values that falls no faster than the limit: a hot loop.
      *
      * @param array<int, float> $values above 0, by place
-     * @param list<float>|null  $within only places where this is above 0 are of interest
+     * @param array<int, float>|null $within only places where this is above 0 are of interest
      *
-     * @return list<float>
+     * @return array<int, float>
      */
     private function spread(array $values, ?array $within): array
     {

@@ -7,7 +7,6 @@ namespace Tovrin\Core\Reach\Table;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Reach\Learned;
-use Tovrin\Core\Tone\Smooth;
 
 /**
  * Tables of learned reaches: made when a reach changes, so that drags on a move's own controls cost no more than without.
@@ -90,12 +89,10 @@ final class Tables
         if ([] === $reached) {
             return new WeightTable([0, 0, 0], [0, 0, 0], []);
         }
-        $origin = $size = [];
-        foreach ([0, 1, 2] as $axis) {
-            $along = array_column($reached, $axis);
-            $origin[] = min($along) - GentleSlope::margin($axis, $over);
-            $size[] = max($along) + GentleSlope::margin($axis, $over) - $origin[$axis] + 1;
-        }
+        $from = static fn (int $axis): int => min([$reached[0][$axis], ...array_column($reached, $axis)]) - GentleSlope::margin($axis, $over);
+        $nodes = static fn (int $axis, int $first): int => max([$reached[0][$axis], ...array_column($reached, $axis)]) + GentleSlope::margin($axis, $over) - $first + 1;
+        $origin = [$from(0), $from(1), $from(2)];
+        $size = [$nodes(0, $origin[0]), $nodes(1, $origin[1]), $nodes(2, $origin[2])];
         $known = $lying = [];
         foreach ($places as $n => [$i, $j, $k]) {
             [$i, $j, $k] = [$i - $origin[0], $j - $origin[1], $k - $origin[2]];
@@ -106,6 +103,6 @@ final class Tables
             }
         }
 
-        return new WeightTable([$origin[0], $origin[1], $origin[2]], [$size[0], $size[1], $size[2]], (new GentleSlope([$size[0], $size[1], $size[2]], $over))->gentle($known, $lying));
+        return new WeightTable($origin, $size, (new GentleSlope($size, $over))->gentle($known, $lying));
     }
 }

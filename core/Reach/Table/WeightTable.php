@@ -13,7 +13,7 @@ final readonly class WeightTable
     /**
      * @param array{0: int, 1: int, 2: int} $origin node numbers of the box's first corner
      * @param array{0: int, 1: int, 2: int} $size   nodes along L, a and b; 0 for a table that reaches nothing
-     * @param list<float>                      $values 0…1, b running fastest, L slowest; 0 on the faces of the box
+     * @param array<int, float>                      $values 0…1, b running fastest, L slowest; 0 on the faces of the box
      */
     public function __construct(public array $origin, public array $size, public array $values)
     {

@@ -91,7 +91,7 @@ final class ReachTest extends TestCase
     public function testInvertedItTakesInAllButItsWindowsAndHeldColoursStayAllTheSame(): void
     {
         $held = [new HeldColour('#4060a0', 0.08)];
-        $at = static fn (bool $invert, string $hex): float => (Reach::within(new HueWindow(20.0, 60.0, 10.0, 10.0), invert: $invert, held: $held))->weights(new Colours(ColourBlock::of(Srgb::class, [Hex::parse($hex)])))[0];
+        $at = static fn (bool $invert, string $hex): float => Reach::within(new HueWindow(20.0, 60.0, 10.0, 10.0), invert: $invert, held: $held)->weights(new Colours(ColourBlock::of(Srgb::class, [Hex::parse($hex)])))[0];
         self::assertEqualsWithDelta([1.0, 0.0], [$at(false, '#b06030'), $at(true, '#b06030')], 1e-9);
         self::assertEqualsWithDelta([0.0, 1.0], [$at(false, '#308040'), $at(true, '#308040')], 1e-9);
         self::assertEqualsWithDelta([0.0, 0.0], [$at(false, '#4060a0'), $at(true, '#4060a0')], 1e-6, 'held in either case');

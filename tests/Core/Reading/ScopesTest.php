@@ -9,6 +9,8 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Model\ColourModel;
+use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reading\Cast;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\Digest;
@@ -36,19 +38,20 @@ final class ScopesTest extends TestCase
 
     public function testPotsAreTheColoursWithTheirShares(): void
     {
-        $pots = Pots::of(self::colours());
+        $pots = Pots::of(self::study(self::colours(), 10));
         self::assertSame([0.4, 0.3, 0.2, 0.1], array_map(static fn (float $s): float => round($s, 9), $pots->shares));
         $hex = array_map(static fn (array $c): string => Hex::format(...ColourBlock::of(OkLab::class, [$c])->in(Srgb::class)->at(0)), $pots->centres);
         self::assertSame(['#1a8078', '#c8922e', '#ffffff', '#000000'], $hex);
-        self::assertSame(['teal', 'ochre', 'white', 'black'], array_map($pots->name(...), array_keys($pots->centres)));
+        self::assertSame(['teal', 'ochre', 'white', 'black'], $pots->names);
     }
 
-    public function testPotsAreTheSameOnEveryRunAndWhateverTheOrder(): void
+    public function testPotsAreTheSameOnEveryRunAndHaveNamesOfTheirOwn(): void
     {
-        $colours = self::noise(5000);
-        $reversed = new ColourBlock(Srgb::class, array_reverse($colours->a), array_reverse($colours->b), array_reverse($colours->c));
-        self::assertEquals(Pots::of($colours), Pots::of($colours));
-        self::assertEqualsWithDelta(Pots::of($colours)->centres, Pots::of($reversed)->centres, 1e-9);
+        $study = self::study(self::noise(5000), 100);
+        self::assertSame(json_encode(Pots::of($study)), json_encode(Pots::of(self::study(self::noise(5000), 100))));
+        $names = Pots::of($study)->names;
+        self::assertSame($names, array_values(array_unique($names)), 'no two have one name');
+        self::assertSame(json_encode(Pots::of($study)), json_encode(Pots::fromArray((array) json_decode((string) json_encode(Pots::of($study)), true), $study)));
     }
 
     public function testHistogramCountsEachLevel(): void
@@ -86,7 +89,7 @@ final class ScopesTest extends TestCase
     public function testSpillNamesTheLargestShareFirst(): void
     {
         $colours = self::colours();
-        $pots = Pots::of($colours);
+        $pots = Pots::of(self::study($colours, 10));
         // Weights by column: half of the teal, all of the ochre.
         $weights = [];
         for ($i = 0; $i < 100; ++$i) {
@@ -128,10 +131,15 @@ final class ScopesTest extends TestCase
     {
         foreach ([['abc', 1, 1], [str_repeat('abc', 3), 3, 1], [str_repeat('abc', 400), 20, 20], [str_repeat("\x50\x50\x50", 400), 20, 20]] as [$rgb, $width, $height]) {
             $colours = Digest::of($rgb, $width, $height)->colours();
-            self::assertSame([1.0], Pots::of($colours)->shares);
+            self::assertSame([1.0], Pots::of(self::study($colours, Digest::grid($width, $height)[0]))->shares);
             self::assertSame($width * $height, Histogram::of($colours)->total);
             self::assertCount(3, Cast::of($colours));
         }
+    }
+
+    private static function study(ColourBlock $colours, int $columns): Study
+    {
+        return Study::of($colours, $colours, $columns, ColourModel::of($colours));
     }
 
     private static function noise(int $count): ColourBlock
