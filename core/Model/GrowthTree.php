@@ -75,7 +75,8 @@ final readonly class GrowthTree
         }
         $ends = [];
         $area = $counts[0];
-        for ($level = 0; $level < self::LEVELS - 1; ++$level) {
+        // What no threshold runs over at all is an edge too: the last leap is to the whole picture.
+        for ($level = 0; $level < self::LEVELS; ++$level) {
             $next = $area + $counts[$level + 1];
             $leap = $area > max(2.0, self::LEAST * $n) ? log($next / $area) ** 2 : 0.0;
             $ends[] = $area > self::LARGE * $n ? self::LARGE_COUNTS * $leap : $leap;
@@ -84,7 +85,7 @@ final readonly class GrowthTree
         $total = array_sum($ends);
         $sure = array_fill(0, self::LEVELS + 1, 0.0);
         if ($total > 0.0) {
-            for ($level = self::LEVELS - 2, $sum = 0.0; $level >= 0; --$level) {
+            for ($level = self::LEVELS - 1, $sum = 0.0; $level >= 0; --$level) {
                 $sum += $ends[$level] / $total;
                 $sure[$level] = $sum;
             }

@@ -49,13 +49,15 @@ final readonly class Reach
     }
 
     /**
-     * Broader or tighter: every window and its soft edges scaled about its middle.
+     * Broader or tighter: every window and its soft edges scaled about its middle, what was learned read broader or tighter.
      *
      * @param float $factor above 0; 1 leaves it as it is
      */
     public function scaled(float $factor): self
     {
-        return $this->windows->isOpen() ? $this : $this->with($this->windows->scaled($factor), Windows::class);
+        $reach = $this->windows->isOpen() ? $this : $this->with($this->windows->scaled($factor), Windows::class);
+
+        return null === $this->learned ? $reach : $reach->with($this->learned->tuned(max(-1.0, min(1.0, $this->learned->broader + log($factor, 4))), $this->learned->soft), Learned::class);
     }
 
     /**

@@ -44,7 +44,7 @@ final readonly class ReachFinder
             $base = $base->with(new Learned($study->model, $known['weights'], $known['level'], photo: $photo->storeKey(), before: $known), Windows::class);
         }
         // What an inverted reach leaves alone is learned: wanted and held colours alike are not to move there.
-        $strokes = array_map(static fn (Sample $s): Stroke => new Stroke($base->invert || SampleAs::Wanted === $s->as, $s->shape, array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $s->points), '#808080'), $samples);
+        $strokes = array_map(static fn (Sample $s): Stroke => new Stroke($base->invert || SampleAs::Wanted === $s->as, $s->shape, array_map(self::place(...), $s->points), '#808080'), $samples);
         $taught = (new ReachLearner($raster, $study, $photo->storeKey()))->learn($strokes, $base->learned);
         $marks = new StrokeMarks($raster, $study);
         $newest = $strokes[\count($strokes) - 1] ?? null;
@@ -70,7 +70,8 @@ final readonly class ReachFinder
         if ($pot >= $pots->count()) {
             return null;
         }
-        $model = $this->colours->study($photo)->model;
+        $study = $this->colours->study($photo);
+        $model = $study->model;
         $weights = [];
         foreach ($model->scales as $number => $scale) {
             for ($component = 0; $component < $scale->count(); ++$component) {
@@ -79,7 +80,28 @@ final readonly class ReachFinder
         }
         $learned = new Learned($model, $weights, self::LEVEL, photo: $photo->storeKey(), before: ['level' => self::LEVEL, 'weights' => $weights]);
 
-        return FitView::untaught(new Reach([$learned]), []);
+        $weights = $learned->weights($study->colours());
+        $reached = $all = 0;
+        foreach ($pots->ofPixels() as $pixel => $of) {
+            if ($of === $pot) {
+                ++$all;
+                $reached += $weights[$study->at[$pixel]] >= 0.5 ? 1 : 0;
+            }
+        }
+
+        return FitView::untaught(new Reach([$learned]), [], $reached / max(1, $all));
+    }
+
+    /**
+     * Far beside the photo is as good as just beside it.
+     *
+     * @param array{0: float|int, 1: float|int} $point
+     *
+     * @return array{0: float, 1: float}
+     */
+    private static function place(array $point): array
+    {
+        return [max(-1.0, min(2.0, (float) $point[0])), max(-1.0, min(2.0, (float) $point[1]))];
     }
 
     /** Without any stroke left, what was known before them. */

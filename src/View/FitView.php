@@ -16,6 +16,7 @@ final readonly class FitView implements \JsonSerializable
 {
     /** Less in common than this is not worth saying. */
     private const TOUCHING = 0.03;
+    private const SAME = 0.9;
 
     /**
      * @param float|null   $wanted  share of the wanted samples that is caught, 0 to 1
@@ -29,9 +30,9 @@ final readonly class FitView implements \JsonSerializable
     }
 
     /** @param list<string> $words */
-    public static function untaught(Reach $reach, array $words): self
+    public static function untaught(Reach $reach, array $words, ?float $wanted = null): self
     {
-        return new self(self::orNull($reach), null, null, 0.0, $words);
+        return new self(self::orNull($reach), $wanted, null, 0.0, $words);
     }
 
     /** @param list<string> $words said before what the fit itself says */
@@ -46,7 +47,9 @@ final readonly class FitView implements \JsonSerializable
         } elseif (null !== $held) {
             $words[] = \sprintf('Still catches %s of what is to stay.', self::percent($held));
         }
-        if ($overlap > self::TOUCHING) {
+        if ($overlap > self::SAME) {
+            $words[] = 'What is wanted and what is to stay are the same colours. Mark another part of either.';
+        } elseif ($overlap > self::TOUCHING) {
             $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(self::percent($overlap)));
         }
 

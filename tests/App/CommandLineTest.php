@@ -26,6 +26,51 @@ final class CommandLineTest extends TestCase
         ));
     }
 
+    public function testChooseLearnsAReachAndMatteShowsIt(): void
+    {
+        // A red square on blue, both shaded.
+        Pictures::png(self::path('square.png'), 120, 80, static fn (int $x, int $y): array => $x > 30 && $x < 80 && $y > 20 && $y < 60 ? [170 + intdiv($x, 4), 50 + intdiv($y, 4), 40] : [40, 60 + intdiv($y, 4), 120 + intdiv($x, 4)]);
+        $chosen = self::tovrin(['choose', self::path('square.png'), '--want', '0.35,0.45 0.6,0.6', '--hold', '0.1,0.1', '-o', self::path('reach.json')]);
+        self::assertSame(0, $chosen->getExitCode(), $chosen->getErrorOutput());
+        self::assertMatchesRegularExpression('/Catches (19|2[0-2])\.\d % of the picture/', $chosen->getOutput());
+        self::assertStringContainsString('red', $chosen->getOutput());
+        $matte = self::tovrin(['matte', self::path('square.png'), '--reach', self::path('reach.json'), '-o', self::path('matte.png')]);
+        self::assertSame(0, $matte->getExitCode(), $matte->getErrorOutput());
+        self::assertSame([120, 80], \array_slice((array) getimagesize(self::path('matte.png')), 0, 2));
+        self::assertSame([255, 255, 255], Pictures::pixel(self::path('matte.png'), 55, 40));
+        self::assertSame([0, 0, 0], Pictures::pixel(self::path('matte.png'), 10, 10));
+        // The same of a look's second move, and broader catches no less.
+        file_put_contents(self::path('two.json'), Looks::json(['kind' => 'shift'], ['kind' => 'shift', 'reach' => json_decode((string) file_get_contents(self::path('reach.json')), true)]));
+        self::assertSame(0, self::tovrin(['matte', self::path('square.png'), '--look', self::path('two.json'), '--move', '2', '-o', self::path('again.png')])->getExitCode());
+        self::assertFileEquals(self::path('matte.png'), self::path('again.png'));
+    }
+
+    /** @return iterable<string, array{list<string>, string}> */
+    public static function badChoices(): iterable
+    {
+        yield 'nothing marked' => [['choose', 'in.png'], 'Nothing is marked'];
+        yield 'a place of words' => [['choose', 'in.png', '--want', 'left,top'], '"left,top" is no place'];
+        yield 'an empty stroke' => [['choose', 'in.png', '--want', ''], '1 to'];
+        yield 'beside the picture' => [['choose', 'in.png', '--want', '3,4 5,6'], 'beside the picture'];
+        yield 'far too broad' => [['choose', 'in.png', '--want', '0.5,0.5', '--broader', '7'], '--broader 7'];
+        yield 'no such picture' => [['choose', 'none.png', '--want', '0.5,0.5'], 'none.png'];
+        yield 'no reach' => [['matte', 'in.png', '-o', 'm.png'], 'Which reach'];
+        yield 'a matte that is no PNG' => [['matte', 'in.png', '--look', 'look.json', '-o', 'm.jpg'], 'end its name in .png'];
+        yield 'a move there is not' => [['matte', 'in.png', '--look', 'look.json', '--move', '9', '-o', 'm.png'], '--move 9'];
+        yield 'a reach that is none' => [['matte', 'in.png', '--reach', 'in.png', '-o', 'm.png'], 'in.png'];
+    }
+
+    /** @param list<string> $arguments */
+    #[DataProvider('badChoices')]
+    public function testBadChoicesAreRefusedInWordsAndLeaveNothing(array $arguments, string $words): void
+    {
+        $before = scandir(self::path(''));
+        $process = self::tovrin(array_map(static fn (string $a): string => 1 === preg_match('/^[a-z]+\.(png|jpg|json)$/D', $a) ? self::path($a) : $a, $arguments));
+        self::assertSame(2, $process->getExitCode());
+        self::assertStringContainsString($words, $process->getErrorOutput());
+        self::assertSame($before, scandir(self::path('')));
+    }
+
     public function testSwatchPrintsJsonAtFullPrecision(): void
     {
         $process = self::tovrin(['swatch', '--json', '--look', self::path('look.json'), '#c8922e', '0.1,0.2,0.9']);

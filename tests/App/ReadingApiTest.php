@@ -102,6 +102,60 @@ final class ReadingApiTest extends ApiTestCase
         self::assertEquals(1, $fit['overlap']);
     }
 
+    public function testStrokesAreKeptWithTheReachAndTakenAwayOneByOne(): void
+    {
+        $this->patches();
+        $one = '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}';
+        $two = '{"as":"held","shape":"path","points":[[0.6,0.75],[0.9,0.8]]}';
+        $both = $this->reach('null', $one.','.$two);
+        self::assertIsArray($both['reach']);
+        $learned = $both['reach']['learned'] ?? null;
+        self::assertIsArray($learned);
+        self::assertIsArray($learned['strokes']);
+        self::assertSame(['wanted', 'held'], array_column($learned['strokes'], 'as'));
+        $back = $this->reach((string) json_encode($both['reach']), $one);
+        $alone = $this->reach('null', $one);
+        self::assertEquals($alone['reach'], $back['reach'], 'as if the other one had never been made');
+        $none = $this->reach((string) json_encode($back['reach']), '');
+        self::assertNull($none['reach']);
+    }
+
+    public function testWhatIsHeldStaysPutAlsoWhereEverythingElseIsMeant(): void
+    {
+        $this->patches();
+        $look = static fn (mixed $reach): string => (string) json_encode(['look' => ['tovrinLook' => 1, 'moves' => [['id' => 'a', 'kind' => 'shift', 'reach' => $reach]]], 'watch' => 'a', 'points' => [['x' => 0.75, 'y' => 0.75, 'size' => 1]]]);
+        $fit = $this->reach('{"invert":true}', '{"as":"wanted","shape":"point","points":[[0.25,0.25]]},{"as":"held","shape":"path","points":[[0.6,0.75],[0.9,0.8]]}');
+        $probes = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', $look($fit['reach']));
+        self::assertIsArray($probes[0]);
+        self::assertEqualsWithDelta(0.0, $probes[0]['weight'], 0.02);
+        $without = $this->reach('{"invert":true}', '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}');
+        $probes = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', $look($without['reach']));
+        self::assertIsArray($probes[0]);
+        self::assertEqualsWithDelta(1.0, $probes[0]['weight'], 0.02);
+    }
+
+    public function testWindowsAreGoneOnFromByStrokes(): void
+    {
+        $this->patches();
+        $windows = '{"light":{"from":0,"to":1},"hue":{"from":150,"to":230,"softFrom":10,"softTo":10}}';
+        $fit = $this->reach($windows, '{"as":"wanted","shape":"box","points":[[0.6,0.1],[0.9,0.4]]}');
+        self::assertIsArray($fit['reach']);
+        self::assertNull($fit['reach']['hue'], 'left in place it would keep out what is marked now');
+        self::assertEquals(1, $fit['wanted']);
+    }
+
+    public function testTheBenchIsLitWhereTheReachLies(): void
+    {
+        $this->patches();
+        $fit = $this->reach('null', '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}');
+        $body = (string) json_encode(['look' => ['tovrinLook' => 1, 'moves' => [['id' => 'a', 'kind' => 'shift', 'reach' => $fit['reach']]]], 'watch' => 'a', 'plane' => 'hue-light']);
+        /** @var list<array{int, int, float}> $cells */
+        $cells = $this->json('POST', '/api/photos/1/lit', '/api/photos/{id}/lit', $body);
+        self::assertContains(1.0, array_map(floatval(...), array_column($cells, 2)));
+        self::assertContains(0.0, array_map(floatval(...), array_column($cells, 2)));
+        $this->json('POST', '/api/photos/1/lit', '/api/photos/{id}/lit', str_replace('hue-light', 'hue-time', $body), 422);
+    }
+
     public function testAThreePixelPictureCanBeReadAndChosenFrom(): void
     {
         $this->json('POST', '/api/sets', '/api/sets', '{"name":"Tiny"}');
