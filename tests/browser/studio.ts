@@ -150,7 +150,7 @@ export class Studio {
   }
 
   /** The grade as the server has it. */
-  async kept(photo: number): Promise<{ revision: number; look: { moves: { id: string; kind: string; on: boolean; strength: number; params: Record<string, unknown>; label: string; reach: { hue: { from: number; to: number } | null; chroma: { from: number; to: number } | null } | null }[] } }> {
+  async kept(photo: number): Promise<{ revision: number; look: { moves: { id: string; kind: string; on: boolean; strength: number; params: Record<string, unknown>; label: string; reach: { hue: { from: number; to: number } | null; chroma: { from: number; to: number } | null; learned?: { broader?: number; strokes?: { as: string }[] } | null } | null }[] } }> {
     return (await (await this.page.request.get(`/api/photos/${String(photo)}/grade`)).json()) as never;
   }
 }

@@ -17,7 +17,7 @@ final class GrowthTreeTest extends TestCase
     public function testItGrowsOverAGradientAndStopsAtAnEdge(): void
     {
         // A disc that is shaded from left to right on a ground of another colour.
-        $inside = static fn (int $i): bool => ($i % self::COLUMNS - 25) ** 2 + (intdiv($i, self::COLUMNS) - 20) ** 2 < 15 ** 2;
+        $inside = static fn (int $i): bool => hypot($i % self::COLUMNS - 25, intdiv($i, self::COLUMNS) - 20) < 15.0;
         $tree = $this->tree(static fn (int $i): array => $inside($i) ? [0.3 + 0.003 * ($i % self::COLUMNS), 0.2, 0.1] : [0.5 + 0.002 * intdiv($i, self::COLUMNS), -0.1, 0.0]);
         $grown = $tree->grown([20 * self::COLUMNS + 25]);
         $in = $out = [0.0, 0];
