@@ -131,6 +131,9 @@ function quantile(array $values, float $q): float
 /** @param list<array<string, mixed>> $rows */
 function summary(string $title, array $rows): void
 {
+    if ([] === $rows) {
+        return;
+    }
     printf("\n%s: %d objects\n", $title, count($rows));
     foreach (['learned', 'windows'] as $how) {
         foreach (['median' => 0.5, 'lower quartile' => 0.25] as $name => $q) {

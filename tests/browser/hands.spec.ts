@@ -254,7 +254,8 @@ test('the line about the fit goes with what it is about, and starting over leave
   await studio.stroke([[0.7, 0.4], [0.7, 0.5]]);
   const anew = await studio.kept(PHOTOS.third);
   expect(anew.revision).toBe(revision + 1);
-  expect(anew.look.moves[0]?.reach?.hue).not.toEqual(look.moves[0]?.reach?.hue);
+  expect(anew.look.moves[0]?.reach?.learned?.strokes).toHaveLength(1);
+  expect(anew.look.moves[0]?.reach).not.toEqual(look.moves[0]?.reach);
 });
 
 test('with nothing done, nothing differs', async ({ page }) => {
