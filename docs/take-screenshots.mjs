@@ -79,8 +79,7 @@ try {
   await picture('main', 1);
   await picture('chosen', 6, async ({ tool, stroke }) => {
     await tool('Choose');
-    await stroke([0.32, 0.62]);
-    await stroke([0.18, 0.56], [0.3, 0.68], [0.42, 0.6], [0.3, 0.52]);
+    await stroke([0.24, 0.52], [0.38, 0.6]);
   });
   await picture('held', 3, async ({ tool, stroke }) => {
     await tool('Choose');

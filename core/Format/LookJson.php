@@ -9,6 +9,7 @@ use Opis\JsonSchema\Validator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\ReadsFrom;
+use Tovrin\Core\Model\ModelData;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Reach\HeldColour;
@@ -58,7 +59,7 @@ final class LookJson
      */
     public static function readReach(\stdClass $data): Reach
     {
-        self::checkAgainst($data, LookSchema::ID.'#/$defs/reach', 'reach');
+        self::checkAgainst(self::withoutComponents($data), LookSchema::ID.'#/$defs/reach', 'reach');
         /** @var array<string, mixed> $reach */
         $reach = json_decode(json_encode($data, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
 
@@ -133,8 +134,31 @@ final class LookJson
             if (!\in_array($kind, MoveKinds::ids(), true)) {
                 throw new FormatError(\sprintf('%s.kind: "%s" is unknown. The kinds are: %s.', $path, $kind, implode(', ', MoveKinds::ids())));
             }
-            self::checkAgainst($move, LookSchema::ID.'#/$defs/'.$kind, $path);
+            $checked = $move;
+            if (($move->reach ?? null) instanceof \stdClass) {
+                $checked = clone $move;
+                $checked->reach = self::withoutComponents($move->reach);
+            }
+            self::checkAgainst($checked, LookSchema::ID.'#/$defs/'.$kind, $path);
         }
+    }
+
+    /**
+     * A reach with few of its learned components in it: there are a thousand numbers, which the validator takes long for and
+     * which are checked by whoever reads them, by the same rules.
+     */
+    private static function withoutComponents(\stdClass $reach): \stdClass
+    {
+        $learned = $reach->learned ?? null;
+        if (!$learned instanceof \stdClass || !\is_array($learned->scales ?? null) || [] === $learned->scales) {
+            return $reach;
+        }
+        $learned = clone $learned;
+        $learned->scales = [[array_fill(0, ModelData::NUMBERS, 0)]];
+        $light = clone $reach;
+        $light->learned = $learned;
+
+        return $light;
     }
 
     private static function checkAgainst(\stdClass $data, string $schema, string $path): void

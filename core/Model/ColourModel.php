@@ -15,6 +15,9 @@ final readonly class ColourModel
     public const SCALES = [6, 14, 32, 80];
     /** Samples that it is fitted to; more only take longer. */
     public const SAMPLES = 6000;
+    /** So many samples of another photo weigh as much as what is known of a component, and rounds of adapting to it. */
+    private const RELEVANCE = 600.0;
+    private const ROUNDS = 4;
 
     /**
      * @param non-empty-list<Mixture>                   $scales coarse to fine
@@ -44,11 +47,11 @@ final readonly class ColourModel
     }
 
     /** The model of another photo, with the same components where they are the same things under other light. */
-    public function adapted(Points $points, float $relevance = 40.0): self
+    public function adapted(Points $points, float $relevance = self::RELEVANCE, int $rounds = self::ROUNDS): self
     {
         $points = $points->thinned(self::SAMPLES);
 
-        return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, 10)->rounded(), $this->scales), $this->grain);
+        return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, $rounds)->rounded(), $this->scales), $this->grain);
     }
 
     /** The places of the grid that lie near the photo's colours. */

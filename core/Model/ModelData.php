@@ -9,6 +9,9 @@ final class ModelData
 {
     /** Numbers of a component: share; mean of L, 2.5a, 2.5b; covariance xx, xy, xz, yy, yz, zz. */
     public const NUMBERS = 10;
+    public const MOST_SCALES = 8;
+    public const MOST_COMPONENTS = 200;
+    public const LARGEST = 1000;
 
     /** @return array{grain: array{0: float, 1: float, 2: float}, scales: list<list<list<float>>>} */
     public static function write(ColourModel $model): array
@@ -26,27 +29,54 @@ final class ModelData
      */
     public static function read(array $data): ColourModel
     {
-        /** @var array{grain?: list<int|float>, scales: list<list<list<int|float>>>} $data */
+        $given = $data['scales'] ?? null;
+        if (!\is_array($given) || !array_is_list($given) || \count($given) > self::MOST_SCALES) {
+            throw new DamagedModel('scales', \sprintf('must be a list of 1 to %d scales.', self::MOST_SCALES));
+        }
         $scales = [];
-        foreach ($data['scales'] as $s => $components) {
+        foreach ($given as $s => $components) {
+            if (!\is_array($components) || !array_is_list($components) || [] === $components || \count($components) > self::MOST_COMPONENTS) {
+                throw new DamagedModel("scales[$s]", \sprintf('must be a list of 1 to %d components.', self::MOST_COMPONENTS));
+            }
             $list = [];
-            foreach ($components as $c => $n) {
+            foreach ($components as $c => $component) {
+                $n = self::numbers($component, "scales[$s][$c]");
                 try {
-                    $list[] = new Gaussian((float) $n[0], [(float) $n[1], (float) $n[2], (float) $n[3]], [(float) $n[4], (float) $n[5], (float) $n[6], (float) $n[7], (float) $n[8], (float) $n[9]]);
+                    $list[] = new Gaussian($n[0], [$n[1], $n[2], $n[3]], [$n[4], $n[5], $n[6], $n[7], $n[8], $n[9]]);
                 } catch (\InvalidArgumentException $e) {
                     throw new DamagedModel("scales[$s][$c]", $e->getMessage());
                 }
-            }
-            if ([] === $list) {
-                throw new DamagedModel("scales[$s]", 'A scale needs at least one component.');
             }
             $scales[] = new Mixture($list);
         }
         if ([] === $scales) {
             throw new DamagedModel('scales', 'A colour model needs at least one scale.');
         }
+        /** @var list<int|float> $grain */
         $grain = $data['grain'] ?? [0, 0, 0];
 
         return new ColourModel($scales, [(float) $grain[0], (float) $grain[1], (float) $grain[2]]);
+    }
+
+    /**
+     * @return array{0: float, 1: float, 2: float, 3: float, 4: float, 5: float, 6: float, 7: float, 8: float, 9: float}
+     *
+     * @throws DamagedModel
+     */
+    private static function numbers(mixed $component, string $path): array
+    {
+        if (!\is_array($component) || !array_is_list($component) || self::NUMBERS !== \count($component)) {
+            throw new DamagedModel($path, \sprintf('must be a list of %d numbers: share, mean, covariance.', self::NUMBERS));
+        }
+        $numbers = [];
+        foreach ($component as $i => $number) {
+            if ((!\is_int($number) && !\is_float($number)) || abs($number) > self::LARGEST) {
+                throw new DamagedModel($path."[$i]", \sprintf('must be a number from -%1$d to %1$d.', self::LARGEST));
+            }
+            $numbers[] = (float) $number;
+        }
+        [$share, $x, $y, $z, $xx, $xy, $xz, $yy, $yz, $zz] = $numbers;
+
+        return [$share, $x, $y, $z, $xx, $xy, $xz, $yy, $yz, $zz];
     }
 }

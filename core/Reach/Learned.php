@@ -141,7 +141,7 @@ final readonly class Learned implements ReachKind
     {
         $number = static fn (string $text, float $min, float $max): array => ['description' => $text, 'type' => 'number', 'minimum' => $min, 'maximum' => $max];
         $list = static fn (string $text, array $items, int $least, int $most): array => ['description' => $text, 'type' => 'array', 'minItems' => $least, 'maxItems' => $most, 'items' => $items];
-        $plain = ['type' => 'number', 'minimum' => -1000.0, 'maximum' => 1000.0];
+        $plain = ['type' => 'number', 'minimum' => -1.0 * ModelData::LARGEST, 'maximum' => 1.0 * ModelData::LARGEST];
         $share = ['type' => 'number', 'minimum' => -1.0, 'maximum' => 2.0];
 
         return [
@@ -160,7 +160,7 @@ final readonly class Learned implements ReachKind
                 'broader' => $number('Tighter (below 0) or broader (above 0) than learned.', -1, 1) + ['default' => 0.0],
                 'soft' => $number('How soft its edge is.', 0, 1) + ['default' => self::SOFT],
                 'grain' => $list('Standard deviation of the photo\'s noise in L, a and b of OKLab.', ['type' => 'number', 'minimum' => 0.0, 'maximum' => 0.5], 3, 3),
-                'scales' => $list('The photo\'s colours as mixtures of Gaussians in L, 2.5a, 2.5b of OKLab, from a few broad components to many narrow ones.', $list('A component each: its share; mean; covariance xx, xy, xz, yy, yz, zz.', $list('Ten numbers.', $plain, ModelData::NUMBERS, ModelData::NUMBERS), 1, 200), 1, 8),
+                'scales' => $list('The photo\'s colours as mixtures of Gaussians in L, 2.5a, 2.5b of OKLab, from a few broad components to many narrow ones.', $list('A component each: its share; mean; covariance xx, xy, xz, yy, yz, zz.', $list('Ten numbers.', $plain, ModelData::NUMBERS, ModelData::NUMBERS), 1, ModelData::MOST_COMPONENTS), 1, ModelData::MOST_SCALES),
                 'weights' => $list('How much each component speaks for being reached, all scales in order.', $plain, 1, 400),
                 'strokes' => ['default' => []] + $list('The strokes it was learned from.', ['$ref' => '#/$defs/stroke'], 0, 200),
                 'photo' => ['description' => 'Names the photo the strokes lie on.', 'type' => 'string', 'maxLength' => 64, 'default' => ''],

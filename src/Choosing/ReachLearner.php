@@ -49,6 +49,8 @@ final readonly class ReachLearner
         ['level' => $level, 'weights' => $weights] = $learner->learn($marks, $known?->before);
         $learned = new Learned($model, $weights, $level, $known->broader ?? 0.0, $known->soft ?? Learned::SOFT, $kept, $this->photo, $known?->before);
 
+        $learner->tell($learned);
+
         return new Taught($learned, $marks, $learner);
     }
 }

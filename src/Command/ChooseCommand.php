@@ -100,7 +100,7 @@ final class ChooseCommand extends Command
         }
         $ask = Unmarked::largest($taught, $study, $pots);
         if (null !== $ask) {
-            $places = implode(' ', array_map(static fn (array $p): string => $p[0].','.$p[1], \array_slice($ask->points, 0, 1)));
+            $places = implode(' ', array_map(static fn (array $p): string => \sprintf('%.4F,%.4F', $p[0], $p[1]), \array_slice($ask->points, 0, 1)));
             $output->writeln(\sprintf('The %s is caught without having been marked. Add --want "%s" if it is meant, or --hold "%s" if it must stay.', $ask->name, $places, $places));
         }
     }

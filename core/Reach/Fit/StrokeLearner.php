@@ -8,6 +8,8 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Reach\Learned;
+use Tovrin\Core\Reach\Table\Tables;
 
 /**
  * Learns from strokes on a photo which of its colours are meant: ridge regression on how much each component of the photo's
@@ -58,6 +60,15 @@ final class StrokeLearner
         }
 
         return ['level' => $before['level'] ?? 2 * self::PRIOR, 'weights' => $weights];
+    }
+
+    /** Tells the tables what is known already of a reach that was learned here. */
+    public function tell(Learned $reach): void
+    {
+        // The nodes of an adapted model are not the study's.
+        if ($reach->model === $this->study->model) {
+            Tables::know($reach, $this->study->nodes, $this->holdings->sum($reach->weights, $reach->level), $this->holdings->mass);
+        }
     }
 
     /**
