@@ -137,7 +137,7 @@ test('recolour takes over a reach that was just chosen, and lands on the colour 
   await page.getByRole('button', { name: 'More colours for to' }).click();
   await page.getByRole('menuitem', { name: 'Save #6a3f7a' }).click();
   await page.getByRole('button', { name: 'Colours of tiles.jpg' }).click();
-  await page.getByRole('button', { name: /^Take dull jade/ }).click();
+  await page.getByRole('button', { name: /^Take dull green/ }).click();
   await expect(page.getByRole('textbox', { name: 'To, colour' })).not.toHaveValue('#6a3f7a');
   await page.getByRole('button', { name: 'More colours for to' }).click();
   await page.getByRole('button', { name: 'Take saved #6a3f7a' }).click();
@@ -149,7 +149,12 @@ test('even out shows the spread before and after, and brings it down', async ({ 
   await grade(page, PHOTOS.tiles, []);
   await studio.open(PHOTOS.tiles);
   await studio.tool('Choose');
-  await studio.stroke([[0.12, 0.2], [0.22, 0.45], [0.3, 0.5], [0.5, 0.52], [0.68, 0.5], [0.7, 0.7], [0.2, 0.7]]);
+  await studio.stroke([[0.47, 0.47], [0.53, 0.5]]);
+  const learned = page.waitForResponse((one) => one.url().endsWith('/reach'));
+  await page.getByRole('button', { name: 'Part of it' }).click();
+  await learned;
+  await studio.settled();
+  await studio.stroke([[0.66, 0.47], [0.71, 0.5]]);
   await studio.tool('Look');
   await studio.addMove('Even out');
   await page.getByRole('button', { name: 'Take the middle of what is reached' }).click();
