@@ -17,7 +17,7 @@ final class Unmarked
     private const AGAINST = 0.3;
     private const SPOTS = 8;
     /** Fewer pixels together are noise. */
-    private const SPECK = 6;
+    private const SPECK = 3;
 
     /** The largest of it, family by family; null when there is none. */
     public static function largest(Taught $taught, Study $study, Pots $pots): ?AskView

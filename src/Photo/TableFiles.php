@@ -18,14 +18,18 @@ final readonly class TableFiles implements TableShelf
 
     public function get(string $key): ?string
     {
-        $bytes = @file_get_contents($this->store->tables().'/'.$key);
+        $path = $this->path($key);
+        $bytes = null === $path ? false : @file_get_contents($path);
 
         return false === $bytes ? null : $bytes;
     }
 
     public function put(string $key, string $bytes): void
     {
-        $path = $this->store->tables().'/'.$key;
+        $path = $this->path($key);
+        if (null === $path) {
+            return;
+        }
         // Not waited for to reach the disk: a table that is lost or cut short is made anew.
         $part = $path.'.'.getmypid().'.part';
         if (false === @file_put_contents($part, $bytes) || !@rename($part, $path)) {
@@ -33,17 +37,31 @@ final readonly class TableFiles implements TableShelf
         }
     }
 
-    /** Leaves the newest tables. */
-    public function sweep(): void
+    /**
+     * Leaves the newest tables where there are many.
+     *
+     * @param int $many so many may stay
+     */
+    public function sweep(int $many = self::MANY): void
     {
         $files = glob($this->store->tables().'/*') ?: [];
-        if (\count($files) <= self::MANY) {
+        if (\count($files) <= $many) {
             return;
         }
         $times = array_map(static fn (string $path): int => (int) @filemtime($path), array_combine($files, $files));
         arsort($times);
-        foreach (\array_slice(array_keys($times), (int) (self::MANY / 2)) as $path) {
+        foreach (\array_slice(array_keys($times), intdiv($many, 2)) as $path) {
             @unlink($path);
+        }
+    }
+
+    /** Null when there is no folder for tables and none can be made: then they are made anew each time. */
+    private function path(string $key): ?string
+    {
+        try {
+            return $this->store->tables().'/'.$key;
+        } catch (PictureError) {
+            return null;
         }
     }
 }

@@ -6,6 +6,7 @@ namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
 use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Photo\TableFiles;
 
 /** Clears away what was removed some days ago, and files that belong to nothing. Runs when the server starts. */
 final readonly class Housekeeping
@@ -15,7 +16,7 @@ final readonly class Housekeeping
     /** An unfinished upload this old has no sender any more, in seconds. */
     private const UPLOAD_SECONDS = 86_400;
 
-    public function __construct(private Connection $connection, private PhotoStore $store)
+    public function __construct(private Connection $connection, private PhotoStore $store, private TableFiles $tables)
     {
     }
 
@@ -37,6 +38,7 @@ final readonly class Housekeeping
                 @unlink($this->store->export((int) $id));
             }
         }
+        $this->tables->sweep();
         foreach ($this->store->uploads() as $path) {
             if ((int) @filemtime($path) < $now->getTimestamp() - self::UPLOAD_SECONDS) {
                 @unlink($path);

@@ -9,6 +9,7 @@ const KEYS: [string, string][] = [
   ['F', 'fold the panels away, and back'],
   ['Z, or double click', 'whole photo ↔ 100 %, at the pointer'],
   ['+, −, wheel', 'closer, further away, at the pointer'],
+  ['wheel, while choosing', 'tighter, broader; with Ctrl closer, further away'],
   ['Arrows, drag', 'move the photo'],
   ['Esc', 'gives up what is being dragged'],
   ['Page Up, Page Down', 'photo before, photo after'],
