@@ -126,7 +126,10 @@ try {
   });
   await picture('even-out', 5, async ({ page, tool, stroke, addMove }) => {
     await tool('Choose');
-    await stroke([0.12, 0.2], [0.22, 0.45], [0.3, 0.5], [0.5, 0.52], [0.68, 0.5], [0.7, 0.7], [0.2, 0.7]);
+    await stroke([0.47, 0.47], [0.53, 0.5]);
+    await page.getByRole('button', { name: 'Part of it' }).click();
+    await page.waitForTimeout(2500);
+    await stroke([0.66, 0.47], [0.71, 0.5]);
     await tool('Look');
     await addMove('Even out');
     await page.getByRole('button', { name: 'Take the middle of what is reached' }).click();

@@ -19,14 +19,16 @@ const learnedFrom = (samples: Sample[], photo = HERE): Reach => ({
 /** A fit that keeps the strokes it was made of. */
 const fitOf = (samples: Sample[]): Fit => ({ reach: learnedFrom(samples), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`], ask: null });
 
-let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void };
+let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void; preview: (change: (now: Look) => Look) => void };
+let previewed: Look[];
 let asked: { base: Reach | null; samples: Sample[]; answer: () => void; fail: (reason: unknown) => void }[];
 let selected: string[];
 let failures: unknown[];
 let choosing: Choosing;
 
 beforeEach(() => {
-  grading = { state: { look: look(shift('a')) }, edit: (change) => { grading.state = { look: grading.state.look && change(grading.state.look) }; } };
+  grading = { state: { look: look(shift('a')) }, edit: (change) => { grading.state = { look: grading.state.look && change(grading.state.look) }; }, preview: (change) => { if (grading.state.look) previewed.push(change(grading.state.look)); } };
+  previewed = [];
   asked = [];
   selected = [];
   failures = [];
@@ -61,6 +63,7 @@ describe('choosing by strokes', () => {
     await answer();
     expect(asked.map(({ samples }) => samples.length)).toEqual([1, 2]);
     expect(xs(reach('a'))).toEqual([0.1, 0.2]);
+    expect(xs(previewed.at(-1)?.moves[0]?.reach), 'shown before it is kept').toEqual([0.1, 0.2]);
     expect(choosing.state.busy).toBe(0);
   });
 

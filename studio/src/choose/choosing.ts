@@ -12,6 +12,8 @@ export function strokesOf(reach: Reach | null | undefined, photoKey: string): Sa
 interface Grading {
   readonly state: { look: Look | null };
   edit: (change: (look: Look) => Look) => void;
+  /** Shows a change before it is kept. */
+  preview: (change: (look: Look) => Look) => void;
 }
 
 export interface ChoosingState {
@@ -61,8 +63,9 @@ export class Choosing {
     const id = begins ? newId() : (this.beginning ?? selected ?? newId());
     if (begins) this.beginning = id;
     const anew = this.now.anew === id;
+    const taught = this.teach(id, begins, (reach) => (anew ? { base: null, samples: [sample] } : { base: reach, samples: [...strokesOf(reach, this.photoKey), sample] }));
     this.set({ fresh: begins ? false : this.now.fresh, anew: anew ? null : this.now.anew });
-    return this.teach(id, begins, (reach) => (anew ? { base: null, samples: [sample] } : { base: reach, samples: [...strokesOf(reach, this.photoKey), sample] }));
+    return taught;
   };
 
   /** Takes one of a move's strokes away again. */
@@ -91,8 +94,9 @@ export class Choosing {
   };
 
   private teach(id: string, begins: boolean, from: (reach: Reach | null) => { base: Reach | null; samples: Sample[] }): Promise<void> {
-    this.set({ busy: this.now.busy + 1 });
+    // On its way before the screen is drawn anew, which may take longer than asking.
     this.chain = this.chain.then(() => this.work(id, begins, from));
+    this.set({ busy: this.now.busy + 1 });
     return this.chain;
   }
 
@@ -104,6 +108,8 @@ export class Choosing {
       const { base, samples } = from(move?.reach ?? null);
       const fit = await this.fit(base, samples);
       const found = fit.reach ?? null;
+      // The matte comes with a quick draft, before all else follows what is kept.
+      if (move) this.grading.preview((newest) => withMove(newest, id, (one) => withField(one, { reach: found })));
       this.grading.edit((newest) => (moveOf(newest, id) ? withMove(newest, id, (one) => withField(one, { reach: found })) : begins ? { ...newest, moves: [...newest.moves, { ...newMove('shift'), id, reach: found }] } : newest));
       if (begins) this.select(id);
       this.set({ last: { id, reach: found, fit } });

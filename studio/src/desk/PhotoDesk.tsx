@@ -133,8 +133,8 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     else if (tool === 'probe') {
       if (!pin(at)) onFailure(BESIDE);
     } else {
-      setView('reached');
       void choosing.stroke(sampleOf(tool === 'hold' ? 'held' : 'wanted', shape, points), watch);
+      setView('reached');
     }
   };
   const startOnPot = async (index: number) => {

@@ -1,0 +1,86 @@
+// Choosing in Chromium: from letting go of a stroke to the frames that show its matte, on a photo of 24 megapixels. Strokes here
+// and there over the photo, four to a move; the first of a move has no draft. Prints p50 and p95, and the same of the server's
+// answers alone.
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium } from 'playwright-core';
+
+const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+const data = mkdtempSync(join(tmpdir(), 'tovrin-bench-'));
+const port = 7396;
+const base = `http://127.0.0.1:${port}`;
+const server = spawn(join(root, 'bin/tovrin'), ['serve', '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('served at') && ready()));
+let browser;
+try {
+  const post = async (path, body) => {
+    const answer = await fetch(base + path, { method: 'POST', body, headers: { 'Content-Type': typeof body === 'string' ? 'application/json' : 'application/octet-stream' } });
+    if (!answer.ok) throw new Error(await answer.text());
+  };
+  await post('/api/sets', '{"name":"Bench"}');
+  execFileSync('/usr/bin/convert', [join(root, 'demo/photos/bowl-and-vase.jpg'), '-resize', '6000x4000!', '-quality', '92', join(data, '24mp.jpg')]);
+  await post('/api/sets/1/photos?name=24mp.jpg', readFileSync(join(data, '24mp.jpg')));
+  browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
+  });
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  const answers = [];
+  page.on('requestfinished', async (request) => {
+    if (request.url().endsWith('/reach')) answers.push(request.timing().responseEnd);
+  });
+  await page.goto(base);
+  await page.waitForSelector('canvas[data-settled=true]');
+  await page.waitForLoadState('networkidle');
+  await page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: 'Choose', exact: true }).click();
+  const times = [];
+  const box = await page.locator('canvas[data-settled]').boundingBox();
+  for (let n = 0; n < 24; n++) {
+    // A new move after every fourth stroke.
+    if (n % 4 === 0 && n > 0) await page.getByRole('button', { name: 'New move' }).click();
+    const [u, v] = [0.12 + ((n * 0.37) % 0.7), 0.2 + ((n * 0.23) % 0.6)];
+    const at = (share, side, from) => from + side * share;
+    await page.mouse.move(at(u, box.width, box.x), at(v, box.height, box.y));
+    await page.mouse.down();
+    await page.mouse.move(at(u + 0.04, box.width, box.x), at(v + 0.01, box.height, box.y), { steps: 4 });
+    await page.evaluate(() => {
+      window.addEventListener('pointerup', () => { window.letGo = performance.now(); }, { capture: true, once: true });
+      performance.clearMeasures();
+      const canvas = document.querySelector('canvas[data-settled]');
+      window.shown = new Promise((done) => {
+        let first = null;
+        // The first matte is a draft, drawn as an answer to an input.
+        new PerformanceObserver((list) => {
+          for (const entry of list.getEntriesByName('tovrin:input-to-frame')) first ??= entry.startTime + entry.duration - window.letGo;
+        }).observe({ entryTypes: ['measure'] });
+        new MutationObserver((_, watching) => {
+          // Settled again after it was not.
+          if (canvas.dataset.settled === 'true') {
+            watching.disconnect();
+            requestAnimationFrame(() => done({ first, settled: performance.now() - window.letGo }));
+          }
+        }).observe(canvas, { attributes: true, attributeFilter: ['data-settled'] });
+      });
+    });
+    await page.mouse.up();
+    times.push(await page.evaluate(() => window.shown));
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(300);
+  }
+  const print = (name, list) => {
+    list.sort((a, b) => a - b);
+    const at = (share) => list[Math.min(list.length - 1, Math.floor(list.length * share))].toFixed(0);
+    console.log(`${name}, 24 megapixels, ${list.length} strokes: p50 ${at(0.5)} ms, p95 ${at(0.95)} ms`);
+  };
+  print('From a stroke to its matte, as a draft (aim: p95 at most 400)', times.flatMap(({ first }) => (first === null ? [] : [first])));
+  print('From a stroke to its matte, settled', times.slice(1).map(({ settled }) => settled));
+  print('  of which the server learning', answers.slice(1));
+} finally {
+  await browser?.close();
+  server.kill('SIGTERM');
+  await new Promise((gone) => server.on('exit', gone));
+  rmSync(data, { recursive: true, force: true });
+}
