@@ -22,7 +22,7 @@ use Tovrin\Core\Reading\Raster;
 
 require __DIR__.'/../vendor/autoload.php';
 
-/** @var array<string, array{photo: string, moves: list<array{want: list<non-empty-list<array{0: float, 1: float}>>, hold: list<non-empty-list<array{0: float, 1: float}>>, broader?: float}>}> $all */
+/** @var array<string, array{photo: string, moves: list<array{want: list<non-empty-list<array{0: float, 1: float}>>, hold: list<non-empty-list<array{0: float, 1: float}>>, broader?: float, withinWindows?: bool}>}> $all */
 $all = json_decode((string) file_get_contents(__DIR__.'/strokes.json'), true, 16, \JSON_THROW_ON_ERROR);
 foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
     $pixels = PictureFile::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), PhotoImport::PREVIEW_SIDE);
@@ -44,7 +44,7 @@ foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
             }
         }
         $learned = $learner->learn($strokes)?->learned->tuned($marks['broader'] ?? 0.0, Learned::SOFT);
-        $moves[] = new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, null === $learned ? null : new Reach([$learned]), $move->id);
+        $moves[] = new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, null === $learned ? null : (($marks['withinWindows'] ?? false) && null !== $move->reach ? $move->reach : new Reach())->with($learned, Learned::class), $move->id);
     }
     file_put_contents($file, LookWriter::write(new Grade($moves, $grade->name))."\n");
     printf("%s: %d kB\n", $name, (int) (filesize($file) / 1000));
