@@ -50,7 +50,7 @@ final readonly class ReadingController
     #[Route('/api/photos/{id<\d+>}/lit', methods: ['POST'])]
     public function lit(int $id, #[JsonBody] LitPlane $body, GradeReader $reader): array
     {
-        return $reader->lit($this->photos->photo($id), $body->look, $body->watch, $body->plane);
+        return $reader->lit($this->photos->photo($id), $body->look, $body->watch, $body->plane, $body->chromaTop);
     }
 
     /**

@@ -16,6 +16,7 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\ReadsFrom;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\MoveSummary;
 use Tovrin\Core\Reading\Pots;
@@ -57,16 +58,18 @@ final readonly class GradeReader
      *
      * @return list<array{0: int, 1: int, 2: float}> column, row (0 at the foot), mean weight of what lies there
      */
-    public function lit(Photo $photo, Grade $grade, ?string $watch, string $plane): array
+    public function lit(Photo $photo, Grade $grade, string $watch, string $plane, float $chromaTop): array
     {
         $at = $grade->indexOf($watch);
         if (null === $at) {
             return [];
         }
-        $colours = $this->colours->readingSamples($photo);
-        $top = ColourPlane::chromaTop($this->colours->digest($photo)->colours()->in(OkLab::class));
+        $colours = new Colours($this->colours->readingSamples($photo));
+        $move = $grade->moves[$at];
+        // On the photo's own colours the moves above need not be worked out.
+        $weights = ReadsFrom::Source === $move->reads && null !== $move->reach ? $move->reach->weights($colours) : Evaluator::evaluate($grade, $colours, [$at])->weights[$at];
 
-        return ColourPlane::weights($colours->in(OkLab::class), Evaluator::evaluate($grade, new Colours($colours), [$at])->weights[$at], $plane, $top);
+        return ColourPlane::weights($colours->lch(), $weights, $plane, $chromaTop);
     }
 
     /** @return list<MoveView> one a move, in order */

@@ -148,7 +148,7 @@ final class ReadingApiTest extends ApiTestCase
     {
         $this->patches();
         $fit = $this->reach('null', '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}');
-        $body = (string) json_encode(['look' => ['tovrinLook' => 1, 'moves' => [['id' => 'a', 'kind' => 'shift', 'reach' => $fit['reach']]]], 'watch' => 'a', 'plane' => 'hue-light']);
+        $body = (string) json_encode(['look' => ['tovrinLook' => 1, 'moves' => [['id' => 'a', 'kind' => 'shift', 'reach' => $fit['reach']]]], 'watch' => 'a', 'plane' => 'hue-light', 'chromaTop' => 0.2]);
         /** @var list<array{int, int, float}> $cells */
         $cells = $this->json('POST', '/api/photos/1/lit', '/api/photos/{id}/lit', $body);
         self::assertContains(1.0, array_map(floatval(...), array_column($cells, 2)));

@@ -97,7 +97,7 @@ export const api = {
   cube: (look: Look, lattice: number, watch: string | null) => bytes(client.POST('/api/cube', { body: { look, lattice, watch }, parseAs: 'arrayBuffer' })),
   source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),
   readings: (id: number, look: Look, watch: string | null, signal?: AbortSignal) => take(client.POST('/api/photos/{id}/readings', { ...at(id), body: { look, watch }, signal })),
-  lit: (id: number, look: Look, watch: string, plane: string) => take(client.POST('/api/photos/{id}/lit', { ...at(id), body: { look, watch, plane } })),
+  lit: (id: number, look: Look, watch: string, plane: string, chromaTop: number) => take(client.POST('/api/photos/{id}/lit', { ...at(id), body: { look, watch, plane, chromaTop } })),
   probes: (id: number, look: Look, points: ProbePoint[], how: { watch?: string | null; before?: string | null } = {}) => take(client.POST('/api/photos/{id}/probes', { ...at(id), body: { look, points, ...how } })),
   reachFrom: (id: number, base: Reach | null, samples: Sample[]) => take(client.POST('/api/photos/{id}/reach', { ...at(id), body: { base, samples } })),
   potReach: (id: number, pot: number) => take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } })),

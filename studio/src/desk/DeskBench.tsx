@@ -22,7 +22,7 @@ const HEIGHT = 108;
 /** The bench with what the move at hand draws on it, or its reach. */
 export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, onAspect }: Props) {
   const [plane, setPlane] = useState<PlaneName>('hue-chroma');
-  const lit = useLit(photoId, kept, move?.id ?? null, plane);
+  const lit = useLit(photoId, kept, move?.id ?? null, plane, surroundings.source?.planes.chromaTop);
   const Overlay = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
   return (
     <Bench

@@ -39,12 +39,12 @@ export function useReadings(photoId: number, look: Look | undefined, watch: stri
 }
 
 /** Where the watched move's reach lies on a plane of the bench; undefined while there is nothing learned to show. */
-export function useLit(photoId: number, look: Look | undefined, watch: string | null, plane: string) {
+export function useLit(photoId: number, look: Look | undefined, watch: string | null, plane: string, chromaTop: number | undefined) {
   const move = look?.moves.find(({ id }) => id === watch);
-  const shows = look !== undefined && watch !== null && move?.reach?.learned != null;
+  const shows = look !== undefined && watch !== null && chromaTop !== undefined && move?.reach?.learned != null;
   // Only the reach decides, unless it reads what the moves above have made.
   const key = shows ? JSON.stringify([move.reach, move.reads === 'running' ? look : null]) : null;
-  const lit = useQuery({ queryKey: ['lit', photoId, watch, plane, key], queryFn: () => api.lit(photoId, look as Look, watch ?? '', plane), enabled: shows, placeholderData: keepPreviousData, staleTime: Infinity, gcTime: 60_000 }).data;
+  const lit = useQuery({ queryKey: ['lit', photoId, watch, plane, key], queryFn: () => api.lit(photoId, look as Look, watch ?? '', plane, chromaTop ?? 1), enabled: shows, placeholderData: keepPreviousData, staleTime: Infinity, gcTime: 60_000 }).data;
   return shows ? lit : undefined;
 }
 
