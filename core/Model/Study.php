@@ -88,7 +88,7 @@ final readonly class Study
     /** @return self|null null when these are not the bytes of a study, or of another form of it */
     public static function fromBytes(string $bytes): ?self
     {
-        $length = unpack('V', $bytes);
+        $length = \strlen($bytes) < 4 ? false : unpack('V', $bytes);
         $size = \is_array($length) && \is_int($length[1] ?? null) ? $length[1] : 0;
         $head = json_decode(substr($bytes, 4, $size), true);
         if (!\is_array($head) || self::FORM !== ($head['form'] ?? null)) {

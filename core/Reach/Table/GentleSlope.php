@@ -70,12 +70,14 @@ final readonly class GentleSlope
             }
         }
         $above = $this->spread($wanted, null);
+        // What asks for the opposite counts also where what gave way would have reached.
+        $near = $this->spread(array_filter($weights, static fn (float $weight): bool => $weight > 0.0), null);
         foreach ($weights as $at => $weight) {
-            if ($above[$at] > 0.0 && 1.0 - $weight > $slack[$at]) {
+            if ($near[$at] > 0.0 && 1.0 - $weight > $slack[$at]) {
                 $lacking[$at] = 1.0 - $weight - $slack[$at];
             }
         }
-        $below = $this->spread($lacking, $above);
+        $below = $this->spread($lacking, $near);
         foreach ($weights as $at => $weight) {
             if ($above[$at] > 0.0) {
                 $middle[$at] = ($above[$at] + 1.0 - $below[$at]) / 2;

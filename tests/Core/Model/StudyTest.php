@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\Core\Model;
+
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Model\ColourModel;
+use Tovrin\Core\Model\DamagedModel;
+use Tovrin\Core\Model\Grain;
+use Tovrin\Core\Model\ModelData;
+use Tovrin\Core\Model\Nodes;
+use Tovrin\Core\Model\Study;
+
+/** What is kept of a photo beside it. */
+final class StudyTest extends TestCase
+{
+    private const COLUMNS = 40;
+
+    public function testItIsTheSameAfterBeingKept(): void
+    {
+        $study = self::study();
+        $read = Study::fromBytes($study->toBytes());
+        self::assertNotNull($read);
+        self::assertEquals([$study->columns, $study->rows, $study->model, $study->at, $study->nodes], [$read->columns, $read->rows, $read->model, $read->at, $read->nodes]);
+        self::assertSame($study->toBytes(), $read->toBytes());
+    }
+
+    public function testWhatIsNoStudyIsNotTakenForOne(): void
+    {
+        $bytes = self::study()->toBytes();
+        foreach (['', 'nothing', substr($bytes, 0, -9), 'x'.$bytes, str_replace('tovrin-study-1', 'tovrin-study-0', $bytes)] as $other) {
+            self::assertNull(Study::fromBytes($other));
+        }
+    }
+
+    public function testEveryPixelIsAtTheNodeNearestToItsColour(): void
+    {
+        $study = self::study();
+        $lab = self::colours()->in(OkLab::class);
+        foreach ([0, 17, 333, 799] as $pixel) {
+            $node = $study->at[$pixel];
+            self::assertGreaterThanOrEqual(0, $node);
+            [$i, $j, $k] = Nodes::place($study->nodes->keys[$node]);
+            self::assertEqualsWithDelta($lab->a[$pixel], $i * Nodes::STEP[0], Nodes::STEP[0] / 2 + 1e-9);
+            self::assertEqualsWithDelta($lab->b[$pixel], $j * Nodes::STEP[1], Nodes::STEP[1] / 2 + 1e-9);
+            self::assertEqualsWithDelta($lab->c[$pixel], $k * Nodes::STEP[2], Nodes::STEP[2] / 2 + 1e-9);
+        }
+        self::assertSame([-1], $study->nodes->nearest([0.9], [-0.3], [0.3]), 'unlike all of them');
+    }
+
+    public function testPlacesBecomePixels(): void
+    {
+        $study = self::study();
+        self::assertSame(0, $study->pixel(0.0, 0.0));
+        self::assertSame($study->count() - 1, $study->pixel(1.0, 1.0));
+        self::assertNull($study->pixel(1.01, 0.5));
+        self::assertNull($study->pixel(0.5, -0.2));
+    }
+
+    /** Noise of a known size is found again: sums of twelve even numbers are nearly normal. */
+    public function testGrainIsTheNoiseOfThePicture(): void
+    {
+        $random = new Randomizer(new Mt19937(3));
+        $normal = static function () use ($random): float {
+            $sum = -6.0;
+            for ($n = 0; $n < 12; ++$n) {
+                $sum += $random->getInt(0, 1 << 20) / (1 << 20);
+            }
+
+            return $sum;
+        };
+        $flat = $noisy = '';
+        for ($i = 0; $i < 120 * 80; ++$i) {
+            $flat .= "\x80\x80\x80";
+            $noisy .= str_repeat(\chr((int) round(128 + 8 * $normal())), 3);
+        }
+        self::assertSame([0.0, 0.0, 0.0], Grain::of($flat, 120, 80));
+        $one = ColourBlock::of(Srgb::class, [[128 / 255, 128 / 255, 128 / 255], [136 / 255, 136 / 255, 136 / 255]])->in(OkLab::class);
+        [$l, $a, $b] = Grain::of($noisy, 120, 80);
+        self::assertEqualsWithDelta($one->a[1] - $one->a[0], $l, 0.1 * ($one->a[1] - $one->a[0]));
+        self::assertEqualsWithDelta([0.0, 0.0], [$a, $b], 1e-4);
+    }
+
+    public function testAModelWithoutScalesIsRefused(): void
+    {
+        $this->expectException(DamagedModel::class);
+        ModelData::read(['scales' => []]);
+    }
+
+    private static function study(): Study
+    {
+        return Study::of(self::colours(), self::colours(), self::COLUMNS, ColourModel::of(self::colours(), [0.002, 0.001, 0.001]));
+    }
+
+    private static function colours(): ColourBlock
+    {
+        $colours = [];
+        for ($i = 0; $i < 20 * self::COLUMNS; ++$i) {
+            $light = ($i % self::COLUMNS) / self::COLUMNS;
+            $colours[] = $i < 400 ? [0.3 + 0.5 * $light, 0.2 + 0.3 * $light, 0.1] : [0.1, 0.25 + 0.4 * $light, 0.3 + 0.4 * $light];
+        }
+
+        return ColourBlock::of(Srgb::class, $colours);
+    }
+}
