@@ -12,6 +12,8 @@ const AT_ONCE = 1;
 
 export interface FeedCube {
   look: Look;
+  /** Id of the move whose reach is in the fourth channel. */
+  watch: string | null;
   nodes: Float32Array;
   size: number;
   settled: boolean;
@@ -87,7 +89,7 @@ export class CubeFeed {
         if (question.lattice !== SETTLED_LATTICE) this.keepUp(performance.now() - sentAt);
         if (this.stopped || question.order <= this.shown) return;
         this.shown = question.order;
-        this.onCube({ look: question.look, nodes: new Float32Array(buffer), size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
+        this.onCube({ look: question.look, watch: question.watch, nodes: new Float32Array(buffer), size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
       })
       .catch((reason: unknown) => {
         if (!this.stopped && question.order > this.shown) this.onFailure(reason);

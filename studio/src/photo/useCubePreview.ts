@@ -14,7 +14,7 @@ export interface CubePreview {
   stale: string | null;
 }
 
-/** The texts of the look whose settled cube is shown, and of the one that is only being tried, if any. */
+/** The key of the cube that is shown settled, and the text of the look that is only being tried, if any. */
 type Shown = Omit<CubePreview, 'settled'> & { settled: string | null; tried: string | null };
 
 /** Keeps the cube in the renderer that of the look: settled while nothing moves, drafts while a control is held. */
@@ -27,7 +27,7 @@ export function useCubePreview(drawing: Drawing | null, look: Look | undefined, 
       (asked, lattice, watched) => api.cube(asked, lattice, watched),
       (cube) => {
         drawing.renderer.setCube(cube.nodes, cube.size, cube.settled);
-        setState((before) => ({ ...before, settled: cube.settled ? JSON.stringify(cube.look) : null, shown: true, stale: null }));
+        setState((before) => ({ ...before, settled: cube.settled ? keyOf(JSON.stringify(cube.look), cube.watch) : null, shown: true, stale: null }));
         drawing.loop.cubeCame(cube.settled, cube.askedAt);
       },
       (reason) => {
@@ -62,5 +62,10 @@ export function useCubePreview(drawing: Drawing | null, look: Look | undefined, 
     [feed, onPreview, text, watch],
   );
   // Settled is what belongs to the look of this very moment, not to the one before an edit.
-  return { ...state, settled: state.settled !== null && state.settled === (state.tried ?? text) };
+  return { ...state, settled: state.settled !== null && state.settled === keyOf(state.tried ?? text, watch) };
+}
+
+/** Another move's reach is another cube, of the same look all the same. */
+function keyOf(look: string | null, watch: string | null): string {
+  return `${watch ?? ''} ${look ?? ''}`;
 }
