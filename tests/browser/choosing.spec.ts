@@ -92,7 +92,7 @@ test('the wheel makes it tighter and broader while choosing, in one step of undo
   const broader = async () => (await studio.kept(PHOTOS.third)).look.moves[0]?.reach?.learned?.broader ?? 0;
   const { revision } = await studio.kept(PHOTOS.third);
   await page.mouse.move(...(await studio.place(0.5, 0.3)));
-  for (let i = 0; i < 4; i++) await page.mouse.wheel(0, -120);
+  for (let i = 0; i < 2; i++) await page.mouse.wheel(0, -240);
   await expect.poll(broader).toBeGreaterThan(0.2);
   expect((await studio.kept(PHOTOS.third)).revision, 'one turn of the wheel is one step').toBe(revision + 1);
   await page.keyboard.press('Control+z');

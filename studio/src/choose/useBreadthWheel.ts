@@ -5,7 +5,7 @@ import { breadthOf, withBreadth } from './learned';
 /** Per cent of tighter–broader for a hundred pixels of the wheel. */
 const PER_PIXEL = 0.06;
 /** A wheel at rest for this long is done turning: one step of undo. */
-const RESTS_MS = 350;
+const RESTS_MS = 700;
 
 /**
  * The wheel while choosing: tighter or broader, shown live, kept once it rests. Gives a handler that says whether it took the
