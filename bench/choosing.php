@@ -87,7 +87,6 @@ function measure(string $name): array
         foreach (['learned' => $learned, 'windows' => $windows] as $how => $choose) {
             $millis = [];
             $third = $first = null;
-            $count = 0;
             $timed = static function (array $strokes) use ($choose, &$millis, $photo): Reach {
                 $start = hrtime(true);
                 $reach = $choose($strokes);

@@ -1,33 +1,11 @@
 // Choosing in Chromium: from letting go of a stroke to the frames that show its matte, on a photo of 24 megapixels. Strokes here
 // and there over the photo, four to a move; the first of a move has no draft. Prints p50 and p95, and the same of the server's
 // answers alone.
-import { execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
-import { chromium } from 'playwright-core';
+import { percentiles, served } from './served.mjs';
 
-const root = join(dirname(fileURLToPath(import.meta.url)), '..');
-const data = mkdtempSync(join(tmpdir(), 'tovrin-bench-'));
-const port = 7396;
-const base = `http://127.0.0.1:${port}`;
-const server = spawn(join(root, 'bin/tovrin'), ['serve', '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
-await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('served at') && ready()));
-let browser;
-try {
-  const post = async (path, body) => {
-    const answer = await fetch(base + path, { method: 'POST', body, headers: { 'Content-Type': typeof body === 'string' ? 'application/json' : 'application/octet-stream' } });
-    if (!answer.ok) throw new Error(await answer.text());
-  };
-  await post('/api/sets', '{"name":"Bench"}');
-  execFileSync('/usr/bin/convert', [join(root, 'demo/photos/bowl-and-vase.jpg'), '-resize', '6000x4000!', '-quality', '92', join(data, '24mp.jpg')]);
-  await post('/api/sets/1/photos?name=24mp.jpg', readFileSync(join(data, '24mp.jpg')));
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
-  });
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+await served(7396, async ({ base, bring24Megapixels, newPage }) => {
+  await bring24Megapixels();
+  const page = await newPage();
   const answers = [];
   page.on('requestfinished', async (request) => {
     if (request.url().endsWith('/reach')) answers.push(request.timing().responseEnd);
@@ -71,16 +49,9 @@ try {
     await page.waitForTimeout(300);
   }
   const print = (name, list) => {
-    list.sort((a, b) => a - b);
-    const at = (share) => list[Math.min(list.length - 1, Math.floor(list.length * share))].toFixed(0);
-    console.log(`${name}, 24 megapixels, ${list.length} strokes: p50 ${at(0.5)} ms, p95 ${at(0.95)} ms`);
+    console.log(`${name}, 24 megapixels, ${list.length} strokes: ${percentiles(list)}`);
   };
   print('From a stroke to its matte, as a draft (aim: p95 at most 400)', times.flatMap(({ first }) => (first === null ? [] : [first])));
   print('From a stroke to its matte, settled', times.slice(1).map(({ settled }) => settled));
   print('  of which the server learning', answers.slice(1));
-} finally {
-  await browser?.close();
-  server.kill('SIGTERM');
-  await new Promise((gone) => server.on('exit', gone));
-  rmSync(data, { recursive: true, force: true });
-}
+});

@@ -67,6 +67,17 @@ final readonly class ColourBlock
         return [$this->a[$index], $this->b[$index], $this->c[$index]];
     }
 
+    /** @param non-empty-list<self> $blocks all in one space */
+    public static function joined(array $blocks): self
+    {
+        return new self(
+            $blocks[0]->space,
+            array_merge(...array_map(static fn (self $one): array => $one->a, $blocks)),
+            array_merge(...array_map(static fn (self $one): array => $one->b, $blocks)),
+            array_merge(...array_map(static fn (self $one): array => $one->c, $blocks)),
+        );
+    }
+
     /** At most so many of the colours, taken evenly; this very block when it has no more. */
     public function thinned(int $most): self
     {

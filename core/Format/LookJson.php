@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Format;
 
-use Opis\JsonSchema\Errors\ValidationError;
-use Opis\JsonSchema\Validator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\ReadsFrom;
@@ -22,8 +20,6 @@ final class LookJson
 {
     /** Larger than any sensible look: a hundred moves take some 200 kB. */
     public const MAX_BYTES = 2_000_000;
-
-    private static ?Validator $validator = null;
 
     /**
      * @throws FormatError naming the place in the file and what is allowed there
@@ -59,7 +55,7 @@ final class LookJson
      */
     public static function readReach(\stdClass $data): Reach
     {
-        self::checkAgainst(self::withoutComponents($data), LookSchema::ID.'#/$defs/reach', 'reach');
+        SchemaCheck::check(self::withoutComponents($data), LookSchema::ID.'#/$defs/reach', 'reach');
         /** @var array<string, mixed> $reach */
         $reach = json_decode(json_encode($data, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
 
@@ -120,7 +116,7 @@ final class LookJson
                 throw new FormatError(\sprintf('moves: there are %d; a look has at most 100.', \count($moves)));
             }
         }
-        self::checkAgainst($shell, LookSchema::ID, '');
+        SchemaCheck::check($shell, LookSchema::ID, '');
         \assert(\is_array($moves));
         foreach (array_values($moves) as $index => $move) {
             $path = "moves[$index]";
@@ -139,7 +135,7 @@ final class LookJson
                 $checked = clone $move;
                 $checked->reach = self::withoutComponents($move->reach);
             }
-            self::checkAgainst($checked, LookSchema::ID.'#/$defs/'.$kind, $path);
+            SchemaCheck::check($checked, LookSchema::ID.'#/$defs/'.$kind, $path);
         }
     }
 
@@ -159,79 +155,6 @@ final class LookJson
         $light->learned = $learned;
 
         return $light;
-    }
-
-    private static function checkAgainst(\stdClass $data, string $schema, string $path): void
-    {
-        if (null === self::$validator) {
-            self::$validator = new Validator();
-            self::$validator->resolver()?->registerFile(LookSchema::ID, LookSchema::FILE);
-        }
-        $error = self::$validator->validate($data, $schema)->error();
-        if (null !== $error) {
-            throw new FormatError(self::explain($error, $path));
-        }
-    }
-
-    private static function explain(ValidationError $error, string $path): string
-    {
-        $deepest = self::deepest($error);
-        foreach ($deepest->data()->fullPath() as $step) {
-            $path .= \is_int($step) ? "[$step]" : ('' === $path ? '' : '.').$step;
-        }
-        $value = $deepest->data()->value();
-        $given = \is_scalar($value) || null === $value ? json_encode($value) : 'this';
-        $args = $deepest->args();
-        $word = static fn (string $key): string => \is_scalar($args[$key] ?? null) ? (string) $args[$key] : (string) json_encode($args[$key] ?? '');
-        $schema = $deepest->schema()->info()->data();
-        $range = \is_object($schema) && isset($schema->minimum, $schema->maximum) && is_numeric($schema->minimum) && is_numeric($schema->maximum)
-            ? \sprintf(' It must be a number from %s to %s.', $schema->minimum, $schema->maximum) : '';
-        if ('additionalProperties' === $deepest->keyword()) {
-            $unknown = $args['properties'] ?? [];
-            $name = \is_array($unknown) && \is_string($unknown[0] ?? null) ? $unknown[0] : '?';
-
-            return \sprintf('%s: there is no such setting.%s', ('' === $path ? '' : $path.'.').$name, self::known($schema));
-        }
-        if ('required' === $deepest->keyword()) {
-            $missing = $args['missing'] ?? [];
-            $name = \is_array($missing) && \is_string($missing[0] ?? null) ? $missing[0] : '?';
-
-            return \sprintf('%s: missing.', ('' === $path ? '' : $path.'.').$name);
-        }
-        $what = match ($deepest->keyword()) {
-            'minimum', 'exclusiveMinimum' => \sprintf('%s is too small.%s', $given, '' === $range ? ' It must be above '.$word('min').'.' : $range),
-            'maximum' => \sprintf('%s is too large.%s', $given, '' === $range ? ' It must be at most '.$word('max').'.' : $range),
-            'type' => \sprintf('%s is of the wrong type; expected %s.%s', $given, $word('expected'), $range),
-            'enum' => \sprintf('%s is not one of the words allowed here%s.', $given, \is_object($schema) && isset($schema->enum) ? ': '.trim((string) json_encode($schema->enum), '[]') : ''),
-            'pattern' => \sprintf('%s is no colour; write it as #rrggbb, for example #c8922e.', $given),
-            default => $deepest->message(),
-        };
-
-        return ('' === $path ? 'look' : $path).': '.$what;
-    }
-
-    /** Follows an error into its details, preferring the branch that is not merely "should be null". */
-    private static function deepest(ValidationError $error): ValidationError
-    {
-        $best = null;
-        foreach ($error->subErrors() as $sub) {
-            \assert($sub instanceof ValidationError);
-            $candidate = self::deepest($sub);
-            if (null === $best || \count($candidate->data()->fullPath()) > \count($best->data()->fullPath())) {
-                $best = $candidate;
-            }
-        }
-
-        return $best ?? $error;
-    }
-
-    private static function known(mixed $schema): string
-    {
-        if (!\is_object($schema) || !isset($schema->properties) || !\is_object($schema->properties)) {
-            return '';
-        }
-
-        return ' There are: '.implode(', ', array_keys(get_object_vars($schema->properties))).'.';
     }
 
     /** @param array<string, mixed> $move as accepted by the schema */

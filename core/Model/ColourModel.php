@@ -65,16 +65,4 @@ final readonly class ColourModel
     {
         return array_sum(array_map(static fn (Mixture $scale): int => $scale->count(), $this->scales));
     }
-
-    /**
-     * How much each component of each scale holds of each colour.
-     *
-     * @return list<array<int, float>> by component, scale after scale; over one scale they sum to one
-     */
-    public function posteriors(ColourBlock $colours): array
-    {
-        $points = Points::of($colours);
-
-        return array_merge(...array_map(static fn (Mixture $scale): array => $scale->posteriors($points)[0], $this->scales));
-    }
 }

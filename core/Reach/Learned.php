@@ -68,18 +68,6 @@ final readonly class Learned implements ReachKind
         return new self($this->model, $this->weights, $this->level, $broader, $soft, $this->strokes, $this->photo, $this->before);
     }
 
-    /**
-     * The same with its strokes marked as the user marked them.
-     *
-     * @param list<bool> $wanted by stroke
-     */
-    public function marked(array $wanted): self
-    {
-        $strokes = array_map(static fn (Stroke $stroke, bool $is): Stroke => new Stroke($is, $stroke->shape, $stroke->points, $stroke->colour), $this->strokes, $wanted);
-
-        return new self($this->model, $this->weights, $this->level, $this->broader, $this->soft, $strokes, $this->photo, $this->before);
-    }
-
     /** The same with its strokes on a photo under another name: one that was brought in again, say. */
     public function named(string $photo): self
     {

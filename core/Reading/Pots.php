@@ -9,6 +9,7 @@ use Tovrin\Core\Colour\ColourClusters;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Mixture;
+use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Model\Points;
 use Tovrin\Core\Model\Study;
 
@@ -28,10 +29,10 @@ final readonly class Pots implements \JsonSerializable
      * @param list<float>                                  $shares   shares of the picture, summing to 1
      * @param list<string>                                 $names    what they are called, without an article; no two alike
      * @param list<list<int>>                              $families the components of the scale in each
-     * @param Study                                        $study    of the photo
-     * @param list<int>                                    $ofNode   which pot each node of the study belongs to
+     * @param Nodes                                        $nodes    of the photo's study
+     * @param list<int>                                    $ofNode   which pot each of them belongs to
      */
-    private function __construct(public array $centres, public array $shares, public array $names, public array $families, private Study $study, private array $ofNode)
+    private function __construct(public array $centres, public array $shares, public array $names, public array $families, private Nodes $nodes, private array $ofNode)
     {
     }
 
@@ -63,16 +64,16 @@ final readonly class Pots implements \JsonSerializable
      *
      * @param array<mixed> $data
      */
-    public static function fromArray(array $data, Study $study): self
+    public static function fromArray(array $data): self
     {
-        /** @var array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>, names: list<string>, families: list<list<int>>, ofNode: list<int>} $data */
-        return new self($data['centres'], $data['shares'], $data['names'], $data['families'], $study, $data['ofNode']);
+        /** @var array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>, names: list<string>, families: list<list<int>>, ofNode: list<int>, nodes: list<int>} $data */
+        return new self($data['centres'], $data['shares'], $data['names'], $data['families'], Nodes::of($data['nodes']), $data['ofNode']);
     }
 
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['centres' => $this->centres, 'shares' => $this->shares, 'names' => $this->names, 'families' => $this->families, 'ofNode' => $this->ofNode];
+        return ['centres' => $this->centres, 'shares' => $this->shares, 'names' => $this->names, 'families' => $this->families, 'ofNode' => $this->ofNode, 'nodes' => $this->nodes->keys];
     }
 
     public function count(): int
@@ -90,7 +91,7 @@ final readonly class Pots implements \JsonSerializable
         $lab = $colours->in(OkLab::class);
         $pots = [];
         $none = [];
-        foreach ($this->study->nodes->nearest($lab->a, $lab->b, $lab->c) as $i => $node) {
+        foreach ($this->nodes->nearest($lab->a, $lab->b, $lab->c) as $i => $node) {
             $pots[$i] = $node >= 0 ? $this->ofNode[$node] : 0;
             if ($node < 0) {
                 $none[$i] = $lab->at($i);
@@ -109,14 +110,34 @@ final readonly class Pots implements \JsonSerializable
      *
      * @return list<int>
      */
-    public function ofPixels(): array
+    public function ofPixels(Study $study): array
     {
         $pots = [];
-        foreach ($this->study->at as $node) {
+        foreach ($study->at as $node) {
             $pots[] = $node >= 0 ? $this->ofNode[$node] : -1;
         }
 
         return $pots;
+    }
+
+    /**
+     * How many of the study's pixels of each pot a reach takes in by half or more, and how many there are.
+     *
+     * @param list<float> $weights of the study's nodes
+     *
+     * @return list<array{0: int, 1: int}> by pot
+     */
+    public function reached(Study $study, array $weights): array
+    {
+        $reached = $all = array_fill(0, $this->count(), 0);
+        foreach ($this->ofPixels($study) as $pixel => $pot) {
+            if ($pot >= 0) {
+                $reached[$pot] += $weights[$study->at[$pixel]] >= 0.5 ? 1 : 0;
+                ++$all[$pot];
+            }
+        }
+
+        return array_map(static fn (int $in, int $of): array => [$in, $of], $reached, $all);
     }
 
     /**
@@ -182,7 +203,7 @@ final readonly class Pots implements \JsonSerializable
             array_map(static fn (int $pot): float => $counts[$pot] / $total, $order),
             PotNames::of($centres),
             array_map(static fn (int $pot): array => $families[$pot], $order),
-            $study,
+            $study->nodes,
             array_map(static fn (int $pot): int => $place[$pot] ?? 0, $ofNode),
         );
     }

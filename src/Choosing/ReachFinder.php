@@ -43,24 +43,20 @@ final readonly class ReachFinder
             $known = (new StrokeLearner($study, $study->model))->imitate(array_values($base->windows->weights($study->colours())));
             $base = $base->with(new Learned($study->model, $known['weights'], $known['level'], photo: $photo->storeKey(), before: $known), Windows::class);
         }
-        // What an inverted reach leaves alone is learned: wanted and held colours alike are not to move there.
-        $strokes = array_map(static fn (Sample $s): Stroke => new Stroke($base->invert || SampleAs::Wanted === $s->as, $s->shape, array_map(self::place(...), $s->points), '#808080'), $samples);
-        $taught = (new ReachLearner($raster, $study, $photo->storeKey()))->learn($strokes, $base->learned);
-        $marks = new StrokeMarks($raster, $study);
-        $newest = $strokes[\count($strokes) - 1] ?? null;
-        $notes = [];
-        if (null !== $newest && null === $marks->of($newest)) {
-            $notes[] = 'A sample lies outside the photo and was left out.';
-        } elseif (null !== $newest && $marks->isCut($newest)) {
-            $notes[] = 'What lay outside the photo was left out.';
-        }
+        $strokes = array_map(static fn (Sample $s): Stroke => new Stroke(SampleAs::Wanted === $s->as, $s->shape, array_map(self::place(...), $s->points), '#808080'), $samples);
+        $taught = (new ReachLearner($raster, $study, $photo->storeKey()))->learn($strokes, $base->learned, $base->invert);
+        $newest = \count($strokes) - 1;
+        $notes = match (true) {
+            $newest < 0 => [],
+            !isset($taught->marks[$newest]) => ['A sample lies outside the photo and was left out.'],
+            $taught->marks[$newest]->cut => ['What lay outside the photo was left out.'],
+            default => [],
+        };
         if (null === $taught) {
             return FitView::untaught($base->with(self::asBefore($base->learned, $photo->storeKey()), Learned::class), $notes);
         }
-        $kept = array_values(array_filter($samples, static fn (int $i): bool => null !== $marks->of($strokes[$i]), \ARRAY_FILTER_USE_KEY));
-        $learned = $taught->learned->marked(array_map(static fn (Sample $s): bool => SampleAs::Wanted === $s->as, $kept));
 
-        return FitView::taught($base->with($learned, Learned::class), $taught, $base->invert ? null : Unmarked::largest($taught, $study, $this->colours->pots($photo)), $notes);
+        return FitView::taught($base->with($taught->learned, Learned::class), $taught, $base->invert ? null : Unmarked::largest($taught, $study, $this->colours->pots($photo)), $notes);
     }
 
     /** @return FitView|null null when the photo has no such pot */
@@ -79,15 +75,7 @@ final readonly class ReachFinder
             }
         }
         $learned = new Learned($model, $weights, self::LEVEL, photo: $photo->storeKey(), before: ['level' => self::LEVEL, 'weights' => $weights]);
-
-        $weights = $learned->weights($study->colours());
-        $reached = $all = 0;
-        foreach ($pots->ofPixels() as $pixel => $of) {
-            if ($of === $pot) {
-                ++$all;
-                $reached += $weights[$study->at[$pixel]] >= 0.5 ? 1 : 0;
-            }
-        }
+        [$reached, $all] = $pots->reached($study, array_values($learned->weights($study->colours())))[$pot];
 
         return FitView::untaught(new Reach([$learned]), [], $reached / max(1, $all));
     }

@@ -25,19 +25,20 @@ final readonly class ReachLearner
      * @param list<Stroke> $strokes oldest first
      * @param Learned|null $known   what was learned before, on this photo or on another one: how it is read is kept, and so is
      *                              what was known before its own strokes
+     * @param bool         $alone   what the reach leaves alone is learned: held strokes are no less of it than wanted ones
      *
      * @return Taught|null null when none of the strokes lies on the photo
      */
-    public function learn(array $strokes, ?Learned $known = null): ?Taught
+    public function learn(array $strokes, ?Learned $known = null, bool $alone = false): ?Taught
     {
         if (null !== $known && $known->photo !== $this->photo) {
             $known = $known->adapted($this->study->points(), $this->photo);
         }
         $kept = $marks = [];
-        foreach ($strokes as $stroke) {
-            $mark = $this->marks->of($stroke);
+        foreach ($strokes as $number => $stroke) {
+            $mark = $this->marks->of($stroke, $alone || $stroke->wanted);
             if (null !== $mark) {
-                $marks[] = $mark;
+                $marks[$number] = $mark;
                 $kept[] = new Stroke($stroke->wanted, $stroke->shape, Stroke::thinned($stroke->points), StrokeMarks::swatch($mark->colours));
             }
         }
@@ -48,7 +49,6 @@ final readonly class ReachLearner
         $learner = new StrokeLearner($this->study, $model);
         ['level' => $level, 'weights' => $weights] = $learner->learn($marks, $known?->before);
         $learned = new Learned($model, $weights, $level, $known->broader ?? 0.0, $known->soft ?? Learned::SOFT, $kept, $this->photo, $known?->before);
-
         $learner->tell($learned);
 
         return new Taught($learned, $marks, $learner);

@@ -28,18 +28,18 @@ final readonly class StrokeMarks
     {
     }
 
-    /** @return Mark|null null when nothing of it lies on the photo */
-    public function of(Stroke $stroke): ?Mark
+    /**
+     * @param bool|null $wanted null for what the stroke says itself
+     *
+     * @return Mark|null null when nothing of it lies on the photo
+     */
+    public function of(Stroke $stroke, ?bool $wanted = null): ?Mark
     {
-        $colours = self::joined(array_map(static fn (Region $region): ColourBlock => $region->colours, $this->regions($stroke)));
+        $regions = $this->regions($stroke);
+        $colours = ColourBlock::joined(array_map(static fn (Region $region): ColourBlock => $region->colours, $regions));
+        $cut = [] !== array_filter($regions, static fn (Region $region): bool => $region->cut);
 
-        return 0 === $colours->count() ? null : new Mark($stroke->wanted, $colours, $this->seeds($stroke));
-    }
-
-    /** Whether a part of it lies beside the photo. */
-    public function isCut(Stroke $stroke): bool
-    {
-        return [] !== array_filter($this->regions($stroke), static fn (Region $region): bool => $region->cut);
+        return 0 === $colours->count() ? null : new Mark($wanted ?? $stroke->wanted, $colours, $this->seeds($stroke), $cut);
     }
 
     /** The mean of some colours, as light mixes. */
@@ -124,16 +124,5 @@ final readonly class StrokeMarks
         }
 
         return $places;
-    }
-
-    /** @param non-empty-list<ColourBlock> $blocks encoded sRGB */
-    private static function joined(array $blocks): ColourBlock
-    {
-        return new ColourBlock(
-            Srgb::class,
-            array_merge(...array_map(static fn (ColourBlock $b): array => $b->a, $blocks)),
-            array_merge(...array_map(static fn (ColourBlock $b): array => $b->b, $blocks)),
-            array_merge(...array_map(static fn (ColourBlock $b): array => $b->c, $blocks)),
-        );
     }
 }

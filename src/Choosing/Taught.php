@@ -11,7 +11,7 @@ use Tovrin\Core\Reach\Learned;
 /** What strokes taught, and what they were. */
 final readonly class Taught
 {
-    /** @param non-empty-list<Mark> $marks those that lie on the photo, in their order */
+    /** @param non-empty-array<int, Mark> $marks those that lie on the photo, by the number of their stroke */
     public function __construct(public Learned $learned, public array $marks, public StrokeLearner $learner)
     {
     }

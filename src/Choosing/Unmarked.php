@@ -27,9 +27,9 @@ final class Unmarked
         foreach ($study->at as $pixel => $node) {
             $caught[$pixel] = $node >= 0 && $weights[$node] >= 0.5;
         }
-        $ofPixels = $pots->ofPixels();
+        $ofPixels = $pots->ofPixels($study);
         $groups = array_fill(0, $pots->count(), []);
-        foreach (self::patches($caught, $taught->learner->region($taught->marks, true), $study->columns) as $patch) {
+        foreach (self::patches($caught, $taught->learner->wantedRegion($taught->marks), $study->columns) as $patch) {
             foreach ($patch as $pixel) {
                 $groups[$ofPixels[$pixel]][] = $pixel;
             }

@@ -80,14 +80,8 @@ final class ChooseCommand extends Command
     private static function report(Taught $taught, Study $study, int $given, OutputInterface $output): void
     {
         $pots = Pots::of($study);
-        $weights = array_values($taught->learned->weights($study->colours()));
-        $caught = $all = array_fill(0, $pots->count(), 0);
-        foreach ($pots->ofPixels() as $pixel => $pot) {
-            if ($pot >= 0) {
-                ++$all[$pot];
-                $caught[$pot] += $weights[$study->at[$pixel]] >= 0.5 ? 1 : 0;
-            }
-        }
+        $reached = $pots->reached($study, array_values($taught->learned->weights($study->colours())));
+        $caught = array_column($reached, 0);
         if (\count($taught->marks) < $given) {
             $output->writeln(\sprintf('%d of %d strokes lie beside the picture and were left out.', $given - \count($taught->marks), $given));
         }
@@ -95,7 +89,7 @@ final class ChooseCommand extends Command
         arsort($caught);
         foreach ($caught as $pot => $count) {
             if ($count > 0.0005 * $study->count()) {
-                $output->writeln(\sprintf('  %-24s %5.1f %% of the picture, %3d %% of that colour', $pots->names[$pot], 100 * $count / $study->count(), (int) round(100 * $count / $all[$pot])));
+                $output->writeln(\sprintf('  %-24s %5.1f %% of the picture, %3d %% of that colour', $pots->names[$pot], 100 * $count / $study->count(), (int) round(100 * $count / $reached[$pot][1])));
             }
         }
         $ask = Unmarked::largest($taught, $study, $pots);

@@ -33,15 +33,11 @@ final class Rendering
     {
         $progress('Reading the photo', 0.02);
         // While this process reads the photo, two others compute the grade.
-        $middle = intdiv($lattice, 2);
-        $parts = $grade->isAtRest() ? [] : array_map(
-            static fn (array $part): Sideline => new Sideline(static fn (): string => Compiler::tableWords($grade, $lattice, $part[0], $part[1])),
-            [[0, $middle], [$middle, $lattice]],
-        );
+        $parts = $grade->isAtRest() ? [] : self::halves($lattice, static fn (int $first, int $past): string => Compiler::tableWords($grade, $lattice, $first, $past));
         $pixels = PictureFile::read($source, $name);
         if ([] !== $parts) {
             $progress('Computing the grade', 0.3);
-            $words = implode('', array_map(static fn (Sideline $part): string => $part->result(), $parts));
+            $words = self::joined($parts);
             $bytes = IccDeviceLink::ofTable($lattice, $words, $grade->name);
             $progress('Colouring', 0.4);
             $pixels = LittleCms::applyLink($bytes, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
@@ -64,13 +60,9 @@ final class Rendering
     public static function matte(string $source, string $name, Grade $grade, int $move, string $target): float
     {
         $lattice = self::DEFAULT_LATTICE;
-        $middle = intdiv($lattice, 2);
-        $parts = array_map(
-            static fn (array $part): Sideline => new Sideline(static fn (): string => Compiler::weightWords($grade, $move, $lattice, $part[0], $part[1])),
-            [[0, $middle], [$middle, $lattice]],
-        );
+        $parts = self::halves($lattice, static fn (int $first, int $past): string => Compiler::weightWords($grade, $move, $lattice, $first, $past));
         $pixels = PictureFile::opaque(PictureFile::read($source, $name));
-        $words = implode('', array_map(static fn (Sideline $part): string => $part->result(), $parts));
+        $words = self::joined($parts);
         $pixels = LittleCms::applyLink(IccDeviceLink::ofTable($lattice, $words, 'matte'), $lattice, $pixels, static function (): void {});
         AtomicFile::write($target, PictureFile::greyPng($pixels));
         $reached = 0;
@@ -111,5 +103,25 @@ final class Rendering
             'hald' => HaldPng::write($cube),
             default => throw new \InvalidArgumentException(\sprintf('There is no format "%s" for grades.', $format)),
         };
+    }
+
+    /**
+     * The words of a lattice, begun in two processes of half its levels of red each.
+     *
+     * @param \Closure(int, int): string $words from a level of red, to before another
+     *
+     * @return list<Sideline>
+     */
+    private static function halves(int $lattice, \Closure $words): array
+    {
+        $middle = intdiv($lattice, 2);
+
+        return [new Sideline(static fn (): string => $words(0, $middle)), new Sideline(static fn (): string => $words($middle, $lattice))];
+    }
+
+    /** @param list<Sideline> $parts */
+    private static function joined(array $parts): string
+    {
+        return implode('', array_map(static fn (Sideline $part): string => $part->result(), $parts));
     }
 }

@@ -68,11 +68,10 @@ final readonly class PhotoColours
     {
         $path = $this->store->pots($photo->storeKey());
         $known = json_decode((string) @file_get_contents($path), true);
-        $study = $this->study($photo);
         if (\is_array($known)) {
-            return Pots::fromArray($known, $study);
+            return Pots::fromArray($known);
         }
-        $pots = Pots::of($study);
+        $pots = Pots::of($this->study($photo));
         $this->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
 
         return $pots;

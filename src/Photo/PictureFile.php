@@ -36,27 +36,12 @@ final class PictureFile
     /**
      * Reads a picture. Orientation is applied, an embedded colour profile is converted to sRGB.
      *
-     * @param string $name what to call it in messages
+     * @param string   $name what to call it in messages
+     * @param int|null $side a large JPEG may come smaller, as long as its longer side keeps this many pixels
      *
      * @throws PictureError when it is no picture, damaged, cut short or too large
      */
-    public static function read(string $path, string $name): Pixels
-    {
-        return self::readWhole($path, $name, null);
-    }
-
-    /**
-     * Reads a picture no larger than needed: along its longer side at least $side pixels, where it has as many. Quicker for
-     * a large JPEG, which is decoded smaller at once.
-     *
-     * @throws PictureError as read() does
-     */
-    public static function readSmall(string $path, string $name, int $side): Pixels
-    {
-        return self::reduce(self::readWhole($path, $name, $side), $side);
-    }
-
-    private static function readWhole(string $path, string $name, ?int $side): Pixels
+    public static function read(string $path, string $name, ?int $side = null): Pixels
     {
         $format = self::format($path, $name);
         $bytes = 'jpeg' === $format ? (string) file_get_contents($path) : null;
@@ -84,6 +69,17 @@ final class PictureFile
         } catch (\ImagickException $e) {
             throw self::unreadable($name, $e);
         }
+    }
+
+    /**
+     * Reads a picture no larger than needed: along its longer side at least $side pixels, where it has as many. Quicker for
+     * a large JPEG, which is decoded smaller at once.
+     *
+     * @throws PictureError as read() does
+     */
+    public static function readSmall(string $path, string $name, int $side): Pixels
+    {
+        return self::reduce(self::read($path, $name, $side), $side);
     }
 
     /**

@@ -44,7 +44,7 @@ final readonly class TableFiles implements TableShelf
      */
     public function sweep(int $many = self::MANY): void
     {
-        $files = glob($this->store->tables().'/*') ?: [];
+        $files = glob((string) $this->path('*')) ?: [];
         if (\count($files) <= $many) {
             return;
         }

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Tovrin\App\View;
 
 use Tovrin\App\Choosing\Taught;
-use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Reach\Fit\Caught;
 use Tovrin\Core\Reach\Fit\Mark;
-use Tovrin\Core\Reach\Fit\MarkOverlap;
+use Tovrin\Core\Reach\Fit\Rounding;
+use Tovrin\Core\Reach\Fit\Samples;
 use Tovrin\Core\Reach\Reach;
 
 /** A reach made from samples, and how well it does. */
@@ -17,6 +20,10 @@ final readonly class FitView implements \JsonSerializable
     /** Less in common than this is not worth saying. */
     private const TOUCHING = 0.03;
     private const SAME = 0.9;
+    /** Colours within the same cell of this size in OKLab are the same to the eye. */
+    private const CELL = 0.012;
+    /** Colours of each mark that place a share within a few per cent. */
+    private const ENOUGH = 400;
 
     /**
      * @param float|null   $wanted  share of the wanted samples that is caught, 0 to 1
@@ -38,19 +45,19 @@ final readonly class FitView implements \JsonSerializable
     /** @param list<string> $words said before what the fit itself says */
     public static function taught(Reach $reach, Taught $taught, ?AskView $ask, array $words): self
     {
-        [$wanted, $held] = [self::caught($reach, $taught->marks, true), self::caught($reach, $taught->marks, false)];
-        $overlap = MarkOverlap::of($taught->marks);
+        [$wanted, $held] = [Caught::share($reach, self::colours($taught, true, self::ENOUGH)), Caught::share($reach, self::colours($taught, false, self::ENOUGH))];
+        $overlap = Samples::overlap(self::colours($taught, true), self::colours($taught, false), self::CELL);
         if ($reach->invert) {
             $words[] = 'Leaves what was marked alone and acts on everything else.';
         } elseif (null !== $wanted) {
-            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', self::percent($wanted), null === $held ? '' : \sprintf(' and %s of what is to stay', self::percent($held)));
+            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', Rounding::percent($wanted), null === $held ? '' : \sprintf(' and %s of what is to stay', Rounding::percent($held)));
         } elseif (null !== $held) {
-            $words[] = \sprintf('Still catches %s of what is to stay.', self::percent($held));
+            $words[] = \sprintf('Still catches %s of what is to stay.', Rounding::percent($held));
         }
         if ($overlap > self::SAME) {
             $words[] = 'What is wanted and what is to stay are the same colours. Mark another part of either.';
         } elseif ($overlap > self::TOUCHING) {
-            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(self::percent($overlap)));
+            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(Rounding::percent($overlap)));
         }
 
         return new self(self::orNull($reach), $wanted, $held, $overlap, $words, $ask);
@@ -68,23 +75,11 @@ final readonly class FitView implements \JsonSerializable
         return [] === $reach->kinds && !$reach->invert && [] === $reach->held ? null : $reach;
     }
 
-    /** @param list<Mark> $marks */
-    private static function caught(Reach $reach, array $marks, bool $wanted): ?float
+    /** @return ColourBlock under the wanted marks, or under the held ones */
+    private static function colours(Taught $taught, bool $wanted, int $mostOfEach = \PHP_INT_MAX): ColourBlock
     {
-        $caught = $all = 0;
-        foreach ($marks as $mark) {
-            if ($mark->wanted === $wanted) {
-                $weights = $reach->weights(new Colours($mark->colours->thinned(400)));
-                $all += \count($weights);
-                $caught += \count(array_filter($weights, static fn (float $weight): bool => $weight >= 0.5));
-            }
-        }
+        $marks = array_filter($taught->marks, static fn (Mark $mark): bool => $mark->wanted === $wanted);
 
-        return 0 === $all ? null : $caught / $all;
-    }
-
-    private static function percent(float $share): string
-    {
-        return $share > 0.0 && $share < 0.01 ? 'less than 1 %' : \sprintf('%d %%', (int) round(100 * $share));
+        return [] === $marks ? ColourBlock::of(Srgb::class, []) : ColourBlock::joined(array_values(array_map(static fn (Mark $mark): ColourBlock => $mark->colours->thinned($mostOfEach), $marks)));
     }
 }

@@ -50,14 +50,14 @@ final class ReachFitter
         $caughtWanted = Caught::share($reach, $wanted);
         $caughtHeld = Caught::share($reach, $held);
         if ($inverted && null !== $caughtWanted) {
-            $words[] = \sprintf('Leaves %s of what was marked alone and acts on everything else.', self::percent(1.0 - $caughtWanted));
+            $words[] = \sprintf('Leaves %s of what was marked alone and acts on everything else.', Rounding::percent(1.0 - $caughtWanted));
         } elseif (null !== $caughtWanted) {
-            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', self::percent($caughtWanted), null === $caughtHeld ? '' : \sprintf(' and %s of what is to stay', self::percent($caughtHeld)));
+            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', Rounding::percent($caughtWanted), null === $caughtHeld ? '' : \sprintf(' and %s of what is to stay', Rounding::percent($caughtHeld)));
         } elseif (null !== $caughtHeld) {
-            $words[] = \sprintf('Still catches %s of what is to stay.', self::percent($caughtHeld));
+            $words[] = \sprintf('Still catches %s of what is to stay.', Rounding::percent($caughtHeld));
         }
         if ($overlap > 0.03 && $overlap <= self::SAME) {
-            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(self::percent($overlap)));
+            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(Rounding::percent($overlap)));
         }
 
         return new ReachFit(self::isEverything($reach) ? null : $reach, $caughtWanted, $caughtHeld, $overlap, $words);
@@ -66,10 +66,5 @@ final class ReachFitter
     private static function isEverything(Reach $reach): bool
     {
         return null === $reach->windows->hue && null === $reach->windows->chroma && null === $reach->windows->light && !$reach->invert && [] === $reach->held;
-    }
-
-    private static function percent(float $share): string
-    {
-        return $share > 0.0 && $share < 0.01 ? 'less than 1 %' : \sprintf('%d %%', (int) round(100 * $share));
     }
 }

@@ -62,10 +62,10 @@ final class Samples
      * The share of colours two groups have in common: the overlap of their distributions over small
      * OKLab cells, 0 (nothing) … 1 (the same).
      */
-    public static function overlap(ColourBlock $one, ColourBlock $other): float
+    public static function overlap(ColourBlock $one, ColourBlock $other, float $cell = self::OVERLAP_CELL): float
     {
-        $p = self::distribution($one->in(OkLab::class));
-        $q = self::distribution($other->in(OkLab::class));
+        $p = self::distribution($one->in(OkLab::class), $cell);
+        $q = self::distribution($other->in(OkLab::class), $cell);
         $shared = 0.0;
         foreach ($p as $cell => $share) {
             $shared += min($share, $q[$cell] ?? 0.0);
@@ -93,14 +93,14 @@ final class Samples
     }
 
     /** @return array<int, float> share of the colours in each occupied cell */
-    private static function distribution(ColourBlock $lab): array
+    private static function distribution(ColourBlock $lab, float $size): array
     {
         $counts = [];
         $n = $lab->count();
         for ($i = 0; $i < $n; ++$i) {
-            $key = ((int) floor($lab->a[$i] / self::OVERLAP_CELL) + 256) << 20
-                | ((int) floor($lab->b[$i] / self::OVERLAP_CELL) + 256) << 10
-                | ((int) floor($lab->c[$i] / self::OVERLAP_CELL) + 256);
+            $key = ((int) floor($lab->a[$i] / $size) + 256) << 20
+                | ((int) floor($lab->b[$i] / $size) + 256) << 10
+                | ((int) floor($lab->c[$i] / $size) + 256);
             $counts[$key] = ($counts[$key] ?? 0) + 1;
         }
 

@@ -29,6 +29,10 @@ final class StrokeLearner
     private const STROKE_PART = 0.05;
     /** Below this a pixel does not belong to a grown region. */
     private const UNSURE = 0.05;
+    /** Pixels that a stroke has to grow to for its region to count. */
+    private const GROWS = 3.0;
+    /** With less of the photo left than this, what is left says nothing. */
+    private const LEAST_REST = 0.0025;
 
     private readonly Holdings $holdings;
     /** @var array<int, list<float>> what each mark grew to, by number */
@@ -41,7 +45,7 @@ final class StrokeLearner
     }
 
     /**
-     * @param non-empty-list<Mark>                              $marks
+     * @param array<int, Mark>                                  $marks  by number
      * @param array{level: float, weights: list<float>}|null $before what is known already
      *
      * @return array{level: float, weights: list<float>} as in Learned
@@ -50,10 +54,10 @@ final class StrokeLearner
     {
         $n = $this->model->count();
         $known = null === $before ? array_fill(0, $this->study->nodes->count(), 2 * self::PRIOR) : $this->holdings->sum($before['weights'], $before['level']);
-        $strokes = $this->strokes($marks, $known);
-        $grown = $this->grown($marks, $known);
-        $one = Ridge::solve($this->holdings->rows, $strokes[0], $strokes[1], $n, self::RIDGE);
-        $two = Ridge::solve($this->holdings->rows, $grown[0], $grown[1], $n, self::RIDGE);
+        [$one, $two] = array_map(
+            fn (Evidence $evidence): array => Ridge::solve($this->holdings->rows, $evidence->counts, $evidence->targets($known), $n, self::RIDGE),
+            [$this->strokes($marks), $this->grown($marks, $known)],
+        );
         $weights = [];
         foreach ($one as $k => $weight) {
             $weights[] = round($weight + $two[$k] + ($before['weights'][$k] ?? 0.0), 4);
@@ -93,17 +97,17 @@ final class StrokeLearner
     }
 
     /**
-     * How surely each pixel of the study belongs to what the marks of one sign grew to.
+     * How surely each pixel of the study belongs to what the wanted ones of the marks grew to.
      *
-     * @param list<Mark> $marks
+     * @param array<int, Mark> $marks
      *
      * @return list<float> 0…1
      */
-    public function region(array $marks, bool $wanted): array
+    public function wantedRegion(array $marks): array
     {
         $sure = array_fill(0, $this->study->count(), 0.0);
         foreach ($marks as $number => $mark) {
-            if ($mark->wanted === $wanted) {
+            if ($mark->wanted) {
                 foreach ($this->grownOf($number, $mark) as $pixel => $s) {
                     $sure[$pixel] = $s > $sure[$pixel] ? $s : $sure[$pixel];
                 }
@@ -116,42 +120,32 @@ final class StrokeLearner
     /**
      * What the strokes say by themselves.
      *
-     * @param list<Mark>  $marks
-     * @param list<float> $known by node
-     *
-     * @return array{0: array<int, float>, 1: array<int, float>} counts and targets by node
+     * @param array<int, Mark> $marks
      */
-    private function strokes(array $marks, array $known): array
+    private function strokes(array $marks): Evidence
     {
-        $counts = $sums = [];
+        $evidence = new Evidence();
         foreach ($marks as $mark) {
-            $count = min(self::STROKE_COUNTS, (float) $mark->colours->count());
-            foreach ($this->spread($mark) as $node => $share) {
-                $counts[$node] = ($counts[$node] ?? 0.0) + $count * $share;
-                $sums[$node] = ($sums[$node] ?? 0.0) + ($mark->wanted ? $count : -$count) * $share;
-            }
+            $evidence->add($this->spread($mark), min(self::STROKE_COUNTS, (float) $mark->colours->count()), $mark->sign());
         }
 
-        return [$counts, self::targets($counts, $sums, $known)];
+        return $evidence;
     }
 
     /**
      * What they say with what they grow to; what none of them grows to counts against, unless it was wanted before.
      *
-     * @param list<Mark>  $marks
-     * @param list<float> $known by node
-     *
-     * @return array{0: array<int, float>, 1: array<int, float>} counts and targets by node
+     * @param array<int, Mark> $marks
+     * @param list<float>      $known by node
      */
-    private function grown(array $marks, array $known): array
+    private function grown(array $marks, array $known): Evidence
     {
+        $evidence = new Evidence();
         $at = $this->study->at;
         $rest = array_fill(0, \count($at), 1.0);
-        $counts = $sums = [];
         $wanted = 0;
         foreach ($marks as $number => $mark) {
             $wanted += $mark->wanted ? 1 : 0;
-            $sign = $mark->wanted ? 1.0 : -1.0;
             $region = [];
             $total = 0.0;
             foreach ($this->grownOf($number, $mark) as $pixel => $sure) {
@@ -164,17 +158,10 @@ final class StrokeLearner
                     $rest[$pixel] = 1.0 - $sure;
                 }
             }
-            $stroke = $total > 3.0 ? self::STROKE_PART : 1.0;
-            foreach ($this->spread($mark) as $node => $share) {
-                $counts[$node] = ($counts[$node] ?? 0.0) + self::GROWN_COUNTS * $stroke * $share;
-                $sums[$node] = ($sums[$node] ?? 0.0) + $sign * self::GROWN_COUNTS * $stroke * $share;
-            }
-            if ($total > 3.0) {
-                $each = self::GROWN_COUNTS * (1.0 - self::STROKE_PART) / $total;
-                foreach ($region as $node => $sure) {
-                    $counts[$node] = ($counts[$node] ?? 0.0) + $each * $sure;
-                    $sums[$node] = ($sums[$node] ?? 0.0) + $sign * $each * $sure;
-                }
+            $grows = $total > self::GROWS;
+            $evidence->add($this->spread($mark), self::GROWN_COUNTS * ($grows ? self::STROKE_PART : 1.0), $mark->sign());
+            if ($grows) {
+                $evidence->add($region, self::GROWN_COUNTS * (1.0 - self::STROKE_PART) / $total, $mark->sign());
             }
         }
         $against = [];
@@ -186,34 +173,11 @@ final class StrokeLearner
                 $total += $part;
             }
         }
-        if ($total > 0.0025 * \count($at)) {
-            $each = self::REST_COUNTS / max(1, $wanted) / $total;
-            foreach ($against as $node => $part) {
-                $counts[$node] = ($counts[$node] ?? 0.0) + $each * $part;
-                $sums[$node] = ($sums[$node] ?? 0.0) - $each * $part;
-            }
+        if ($total > self::LEAST_REST * \count($at)) {
+            $evidence->add($against, self::REST_COUNTS / max(1, $wanted) / $total, -1.0);
         }
 
-        return [$counts, self::targets($counts, $sums, $known)];
-    }
-
-    /**
-     * What is to be added to what is known: both regressions bring half of it.
-     *
-     * @param array<int, float> $counts by node
-     * @param array<int, float> $sums   of wanted (+1) and held (−1) by node
-     * @param list<float>       $known  by node
-     *
-     * @return array<int, float>
-     */
-    private static function targets(array $counts, array $sums, array $known): array
-    {
-        $targets = [];
-        foreach ($counts as $node => $count) {
-            $targets[$node] = ($count > 0.0 ? $sums[$node] / $count : 0.0) - $known[$node] / 2;
-        }
-
-        return $targets;
+        return $evidence;
     }
 
     /**

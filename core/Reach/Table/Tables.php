@@ -41,7 +41,7 @@ final class Tables
     {
         $key = $reach->key();
         self::$shelf?->put($key, pack('e*', ...$field, ...$mass));
-        self::$fields = \array_slice(self::$fields, -self::REMEMBERED, null, true) + [$key => [$nodes, $field, $mass]];
+        self::$fields = self::remembering(self::$fields, $key, [$nodes, $field, $mass]);
     }
 
     public static function of(Learned $reach): WeightTable
@@ -54,7 +54,7 @@ final class Tables
                 $table = self::table($nodes, array_map($reach->ramp(...), $field), $mass, $reach->over());
                 self::$shelf?->put($key, $table->toBytes());
             }
-            self::$tables = \array_slice(self::$tables, -self::REMEMBERED, null, true) + [$key => $table];
+            self::$tables = self::remembering(self::$tables, $key, $table);
         }
 
         return self::$tables[$key];
@@ -65,25 +65,38 @@ final class Tables
      *
      * @return array{0: Nodes, 1: list<float>, 2: list<float>} and how densely its colours lie there
      */
-    public static function field(Learned $reach): array
+    private static function field(Learned $reach): array
     {
         $key = $reach->key();
         if (!isset(self::$fields[$key])) {
             $nodes = $reach->model->nodes();
             $bytes = (string) self::$shelf?->get($key);
-            if (\strlen($bytes) !== 16 * $nodes->count()) {
-                $holdings = Holdings::of($reach->model->scales, $nodes->points());
-                $field = [...$holdings->sum($reach->weights, $reach->level), ...$holdings->mass];
-                self::$shelf?->put($key, pack('e*', ...$field));
+            if (\strlen($bytes) === 16 * $nodes->count() && '' !== $bytes) {
+                /** @var array<int, float> $both */
+                $both = unpack('e*', $bytes);
+                self::$fields = self::remembering(self::$fields, $key, [$nodes, \array_slice($both, 0, $nodes->count()), \array_slice($both, $nodes->count())]);
             } else {
-                /** @var array<int, float> $field */
-                $field = unpack('e*', $bytes);
-                $field = array_values($field);
+                $holdings = Holdings::of($reach->model->scales, $nodes->points());
+                self::know($reach, $nodes, $holdings->sum($reach->weights, $reach->level), $holdings->mass);
             }
-            self::$fields = \array_slice(self::$fields, -self::REMEMBERED, null, true) + [$key => [$nodes, \array_slice($field, 0, $nodes->count()), \array_slice($field, $nodes->count())]];
         }
 
         return self::$fields[$key];
+    }
+
+    /**
+     * The newest of a memory, and one more.
+     *
+     * @template T
+     *
+     * @param array<string, T> $memory
+     * @param T                $value
+     *
+     * @return array<string, T>
+     */
+    private static function remembering(array $memory, string $key, mixed $value): array
+    {
+        return \array_slice($memory, -self::REMEMBERED, null, true) + [$key => $value];
     }
 
     /**
@@ -93,19 +106,20 @@ final class Tables
     private static function table(Nodes $nodes, array $weights, array $mass, float $over): WeightTable
     {
         $places = array_map(Nodes::place(...), $nodes->keys);
-        $reached = [];
+        $low = $high = null;
         foreach ($weights as $n => $weight) {
             if ($weight > 0.0) {
-                $reached[] = $places[$n];
+                [$i, $j, $k] = $places[$n];
+                $low = null === $low ? [$i, $j, $k] : [min($i, $low[0]), min($j, $low[1]), min($k, $low[2])];
+                $high = null === $high ? [$i, $j, $k] : [max($i, $high[0]), max($j, $high[1]), max($k, $high[2])];
             }
         }
-        if ([] === $reached) {
+        if (null === $low || null === $high) {
             return new WeightTable([0, 0, 0], [0, 0, 0], []);
         }
-        $from = static fn (int $axis): int => min([$reached[0][$axis], ...array_column($reached, $axis)]) - GentleSlope::margin($axis, $over);
-        $nodes = static fn (int $axis, int $first): int => max([$reached[0][$axis], ...array_column($reached, $axis)]) + GentleSlope::margin($axis, $over) - $first + 1;
-        $origin = [$from(0), $from(1), $from(2)];
-        $size = [$nodes(0, $origin[0]), $nodes(1, $origin[1]), $nodes(2, $origin[2])];
+        $room = [GentleSlope::margin(0, $over), GentleSlope::margin(1, $over), GentleSlope::margin(2, $over)];
+        $origin = [$low[0] - $room[0], $low[1] - $room[1], $low[2] - $room[2]];
+        $size = [$high[0] - $low[0] + 2 * $room[0] + 1, $high[1] - $low[1] + 2 * $room[1] + 1, $high[2] - $low[2] + 2 * $room[2] + 1];
         $known = $lying = [];
         foreach ($places as $n => [$i, $j, $k]) {
             [$i, $j, $k] = [$i - $origin[0], $j - $origin[1], $k - $origin[2]];

@@ -61,7 +61,8 @@ export function PhotoStage(props: Props) {
   }, [drawing, spot]);
 
   const ratio = window.devicePixelRatio;
-  const place = placeOf(viewport, photo, size);
+  const device = placeOf(viewport, photo, size);
+  const place = { left: device.left / ratio, top: device.top / ratio, width: device.width / ratio, height: device.height / ratio };
   const ready = loading === 'ready' && drawing !== null;
   const error = failure ?? (typeof loading === 'object' ? loading.error : null);
   return (
@@ -81,7 +82,7 @@ export function PhotoStage(props: Props) {
       />
       {ready && (
         <PhotoOverlay
-          place={{ left: place.left / ratio, top: place.top / ratio, width: place.width / ratio, height: place.height / ratio }}
+          place={place}
           stroke={tool === 'probe' ? null : pointer.stroke}
           pins={props.pins.map(([x, y], i) => ({ x, y, number: i + 1 }))}
           onPin={props.onPin}
@@ -89,7 +90,7 @@ export function PhotoStage(props: Props) {
           onDivide={props.onDivide}
         />
       )}
-      {ready && props.asked && <AskedPatch patch={props.asked} place={{ left: place.left / ratio, top: place.top / ratio, width: place.width / ratio, height: place.height / ratio }} />}
+      {ready && props.asked && <AskedPatch patch={props.asked} place={place} />}
       {props.children}
       {error !== null ? (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center', p: 4 }}>

@@ -1,0 +1,54 @@
+// What the measurements over HTTP share: a server of its own with an empty data directory, and a browser.
+import { execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { chromium } from 'playwright-core';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
+
+/** Serves an empty set, does some work with it, and leaves nothing behind. */
+export async function served(port, work) {
+  const data = mkdtempSync(join(tmpdir(), 'tovrin-bench-'));
+  const base = `http://127.0.0.1:${port}`;
+  const server = spawn(join(root, 'bin/tovrin'), ['serve', '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise((ready) => server.stdout.on('data', (text) => String(text).includes('served at') && ready()));
+  let browser;
+  const send = async (path, body, method = 'POST') => {
+    const answer = await fetch(base + path, { method, body, headers: { 'Content-Type': typeof body === 'string' ? 'application/json' : 'application/octet-stream' } });
+    if (!answer.ok) throw new Error(await answer.text());
+    return answer.json();
+  };
+  try {
+    await send('/api/sets', '{"name":"Bench"}');
+    await work({
+      base,
+      send,
+      /** The bowl and vase, enlarged to 24 megapixels. */
+      bring24Megapixels: async () => {
+        execFileSync('/usr/bin/convert', [join(root, 'demo/photos/bowl-and-vase.jpg'), '-resize', '6000x4000!', '-quality', '92', join(data, '24mp.jpg')]);
+        await send('/api/sets/1/photos?name=24mp.jpg', readFileSync(join(data, '24mp.jpg')));
+      },
+      newPage: async () => {
+        browser ??= await chromium.launch({
+          executablePath: '/usr/bin/chromium',
+          args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
+        });
+        return browser.newPage({ viewport: { width: 1280, height: 800 } });
+      },
+    });
+  } finally {
+    await browser?.close();
+    server.kill('SIGTERM');
+    await new Promise((gone) => server.on('exit', gone));
+    rmSync(data, { recursive: true, force: true });
+  }
+}
+
+/** p50 and p95 of some milliseconds, in words. */
+export function percentiles(times) {
+  const sorted = [...times].sort((a, b) => a - b);
+  const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))].toFixed(0);
+  return `p50 ${at(0.5)} ms, p95 ${at(0.95)} ms`;
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Format;
+
+use Opis\JsonSchema\Errors\ValidationError;
+use Opis\JsonSchema\Validator;
+
+/** Data against the look schema, with words that name the place in the file and the way out. */
+final class SchemaCheck
+{
+    private static ?Validator $validator = null;
+
+    /**
+     * @param string $schema reference of a definition of the look schema
+     * @param string $path   of the data in the file, for messages
+     *
+     * @throws FormatError naming the place in the file and what is allowed there
+     */
+    public static function check(\stdClass $data, string $schema, string $path): void
+    {
+        if (null === self::$validator) {
+            self::$validator = new Validator();
+            self::$validator->resolver()?->registerFile(LookSchema::ID, LookSchema::FILE);
+        }
+        $error = self::$validator->validate($data, $schema)->error();
+        if (null !== $error) {
+            throw new FormatError(self::explain($error, $path));
+        }
+    }
+
+    private static function explain(ValidationError $error, string $path): string
+    {
+        $deepest = self::deepest($error);
+        foreach ($deepest->data()->fullPath() as $step) {
+            $path .= \is_int($step) ? "[$step]" : ('' === $path ? '' : '.').$step;
+        }
+        $value = $deepest->data()->value();
+        $given = \is_scalar($value) || null === $value ? json_encode($value) : 'this';
+        $args = $deepest->args();
+        $word = static fn (string $key): string => \is_scalar($args[$key] ?? null) ? (string) $args[$key] : (string) json_encode($args[$key] ?? '');
+        $schema = $deepest->schema()->info()->data();
+        $range = \is_object($schema) && isset($schema->minimum, $schema->maximum) && is_numeric($schema->minimum) && is_numeric($schema->maximum)
+            ? \sprintf(' It must be a number from %s to %s.', $schema->minimum, $schema->maximum) : '';
+        if ('additionalProperties' === $deepest->keyword()) {
+            $unknown = $args['properties'] ?? [];
+            $name = \is_array($unknown) && \is_string($unknown[0] ?? null) ? $unknown[0] : '?';
+
+            return \sprintf('%s: there is no such setting.%s', ('' === $path ? '' : $path.'.').$name, self::known($schema));
+        }
+        if ('required' === $deepest->keyword()) {
+            $missing = $args['missing'] ?? [];
+            $name = \is_array($missing) && \is_string($missing[0] ?? null) ? $missing[0] : '?';
+
+            return \sprintf('%s: missing.', ('' === $path ? '' : $path.'.').$name);
+        }
+        $what = match ($deepest->keyword()) {
+            'minimum', 'exclusiveMinimum' => \sprintf('%s is too small.%s', $given, '' === $range ? ' It must be above '.$word('min').'.' : $range),
+            'maximum' => \sprintf('%s is too large.%s', $given, '' === $range ? ' It must be at most '.$word('max').'.' : $range),
+            'type' => \sprintf('%s is of the wrong type; expected %s.%s', $given, $word('expected'), $range),
+            'enum' => \sprintf('%s is not one of the words allowed here%s.', $given, \is_object($schema) && isset($schema->enum) ? ': '.trim((string) json_encode($schema->enum), '[]') : ''),
+            'pattern' => \sprintf('%s is no colour; write it as #rrggbb, for example #c8922e.', $given),
+            default => $deepest->message(),
+        };
+
+        return ('' === $path ? 'look' : $path).': '.$what;
+    }
+
+    /** Follows an error into its details, preferring the branch that is not merely "should be null". */
+    private static function deepest(ValidationError $error): ValidationError
+    {
+        $best = null;
+        foreach ($error->subErrors() as $sub) {
+            \assert($sub instanceof ValidationError);
+            $candidate = self::deepest($sub);
+            if (null === $best || \count($candidate->data()->fullPath()) > \count($best->data()->fullPath())) {
+                $best = $candidate;
+            }
+        }
+
+        return $best ?? $error;
+    }
+
+    private static function known(mixed $schema): string
+    {
+        if (!\is_object($schema) || !isset($schema->properties) || !\is_object($schema->properties)) {
+            return '';
+        }
+
+        return ' There are: '.implode(', ', array_keys(get_object_vars($schema->properties))).'.';
+    }
+}
