@@ -33,6 +33,29 @@ final class TurboJpegTest extends TestCase
         }
     }
 
+    public function testItDecodesSmallerByEighthsAsLongAsTheSideIsKept(): void
+    {
+        $jpeg = (string) file_get_contents(Outside::root().'/demo/photos/tiles.jpg');
+        $whole = TurboJpeg::decode($jpeg);
+        $small = TurboJpeg::decode($jpeg, 800);
+        self::assertNotNull($whole);
+        self::assertNotNull($small);
+        self::assertSame([3000, 2000, true], [$whole->width, $whole->height, $whole->asFiled]);
+        // Three eighths are the fewest that keep 800.
+        self::assertSame([1125, 750, false], [$small->width, $small->height, $small->asFiled]);
+        self::assertEqualsWithDelta(self::mean($whole->data), self::mean($small->data), 0.5, 'the same picture');
+    }
+
+    private static function mean(string $bytes): float
+    {
+        $sum = 0;
+        foreach (count_chars($bytes, 1) as $level => $count) {
+            $sum += $level * $count;
+        }
+
+        return $sum / \strlen($bytes);
+    }
+
     public function testWhatItEncodesOtherProgramsRead(): void
     {
         $scratch = Outside::scratch();

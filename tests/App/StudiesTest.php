@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Tovrin\App\Choosing\Studies;
+use Tovrin\App\Photo\PhotoColours;
+use Tovrin\App\Photo\PhotoStore;
+
+/** Photos are studied ahead of need, once each; what cannot be studied is said and passed over. */
+final class StudiesTest extends ApiTestCase
+{
+    /** @var list<string> */
+    private array $said = [];
+
+    public function testAPhotoIsStudiedOnceAndItsPotsThenComeFromThat(): void
+    {
+        $this->shaded();
+        $studies = $this->studies();
+        self::assertSame([], $this->kept('study-1'));
+        self::assertTrue($studies->one($this->say(...)));
+        self::assertSame(['Studied "colours.png"'], $this->said);
+        self::assertCount(1, $this->kept('study-1'));
+        self::assertCount(1, $this->kept('pots-*.json'));
+        self::assertFalse($studies->one($this->say(...)), 'nothing is left to do');
+        self::assertFalse($this->studies()->one($this->say(...)), 'nor for another process');
+    }
+
+    public function testADamagedStudyIsMadeAnew(): void
+    {
+        $this->shaded();
+        $this->studies()->one($this->say(...));
+        [$path] = $this->kept('study-1');
+        $whole = (string) file_get_contents($path);
+        file_put_contents($path, substr($whole, 0, 500));
+        $fit = $this->json('POST', '/api/photos/1/reach', '/api/photos/{id}/reach', '{"base":null,"samples":[{"as":"wanted","shape":"point","points":[[0.5,0.5]]}]}');
+        self::assertNotNull($fit['reach']);
+        self::assertSame($whole, file_get_contents($path), 'the same as before');
+    }
+
+    public function testAPhotoThatCannotBeStudiedIsSaidAndNotTriedAgain(): void
+    {
+        $this->shaded();
+        foreach (['preview.jpg', 'preview.rgb'] as $name) {
+            foreach ($this->kept($name) as $path) {
+                unlink($path);
+            }
+        }
+        $studies = $this->studies();
+        self::assertTrue($studies->one($this->say(...)));
+        self::assertCount(1, $this->said);
+        self::assertStringContainsString('"colours.png" could not be studied', $this->said[0]);
+        self::assertFalse($studies->one($this->say(...)));
+    }
+
+    /** Brings in two shaded halves, one ochre and one blue. */
+    private function shaded(): void
+    {
+        $this->json('POST', '/api/sets', '/api/sets', '{"name":"A set"}');
+        $path = Pictures::png($this->data.'/colours.png', 60, 40, static fn (int $x, int $y): array => $x < 30 ? [120 + 2 * $x, 80 + $y, 40] : [40, 60 + $y, 80 + $x]);
+        $this->json('POST', '/api/sets/1/photos?name=colours.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
+    }
+
+    private function say(string $line): void
+    {
+        $this->said[] = $line;
+    }
+
+    /** @return list<string> paths of photos' files of a name */
+    private function kept(string $name): array
+    {
+        return glob($this->data.'/photos/*/'.$name) ?: [];
+    }
+
+    private function studies(): Studies
+    {
+        $entities = $this->kernel->getContainer()->get('doctrine.orm.entity_manager');
+        self::assertInstanceOf(EntityManagerInterface::class, $entities);
+
+        return new Studies($entities, new PhotoColours(new PhotoStore($this->data)));
+    }
+}
