@@ -8,12 +8,12 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
 
 /**
- * Hue, saturation and luminance in twelve hue bands, blended between neighbours (see HueBands).
+ * Hue, saturation and lightness in twelve hue bands, blended between neighbours (see HueBands).
  *
  * On OKLCh: hue turns by degrees, chroma scales by 1 + saturation/100, and lightness moves by up
  * to LUMINANCE_SPAN, faded with smooth() below FADE_CHROMA so that neutrals keep their tone.
  */
-final readonly class BandMix implements MoveKind
+final readonly class BandMix implements MoveKind, Familied
 {
     /** OKLCh lightness that luminance ±100 adds or takes. */
     public const LUMINANCE_SPAN = 0.4;
@@ -46,7 +46,17 @@ final readonly class BandMix implements MoveKind
 
     public static function help(): string
     {
-        return 'Hue, saturation and luminance of twelve hue bands; neighbouring bands blend, so nothing tears.';
+        return 'Hue, saturation and lightness of twelve hue bands; neighbouring bands blend, so nothing tears.';
+    }
+
+    public static function families(): array
+    {
+        return HueBands::NAMES;
+    }
+
+    public function holding(string $family, ColourBlock $colours): array
+    {
+        return HueBands::of($family, $colours->in(OkLch::class));
     }
 
     public static function paramsSchema(): array
@@ -55,8 +65,8 @@ final readonly class BandMix implements MoveKind
         foreach (HueBands::NAMES as $name => $title) {
             $bands[$name] = Setting::group($title, [
                 'hue' => Setting::slider('Hue', 'Turns the band towards its neighbours on the circle.', -60, 60, '°'),
-                'saturation' => Setting::slider('Saturation', 'Strength of the band: −100 leaves grey, +100 doubles it.', -100, 100),
-                'luminance' => Setting::slider('Luminance', 'Darkens or lightens the band; neutrals keep their tone.', -100, 100),
+                'saturation' => Setting::slider('Saturation', '−100 leaves the band grey, +100 doubles its saturation.', -100, 100),
+                'luminance' => Setting::slider('Lightness', 'Darkens or lightens the band; neutrals keep their tone.', -100, 100),
             ]);
         }
 

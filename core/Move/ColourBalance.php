@@ -15,7 +15,7 @@ use Tovrin\Core\Tone\ToneZones;
  * On encoded RGB: a full push adds or takes PUSH of the channel, times the weight of the tone. The
  * weights are those of ToneZones on OKLab lightness, sum to one, and end where their bounds say.
  */
-final readonly class ColourBalance implements MoveKind, Drawn
+final readonly class ColourBalance implements MoveKind, Drawn, Familied
 {
     /** Share of a channel's range that a push of 100 adds. */
     public const PUSH = 0.25;
@@ -39,6 +39,16 @@ final readonly class ColourBalance implements MoveKind, Drawn
     public static function help(): string
     {
         return 'Tints shadows, midtones and highlights apart from one another; how far each reaches is drawn and can be changed.';
+    }
+
+    public static function families(): array
+    {
+        return array_combine(ToneZones::NAMES, array_map(ucfirst(...), ToneZones::NAMES));
+    }
+
+    public function holding(string $family, ColourBlock $colours): array
+    {
+        return $this->zones->weights($colours->in(OkLab::class)->a)[array_search($family, ToneZones::NAMES, true)];
     }
 
     public static function paramsSchema(): array

@@ -18,7 +18,7 @@ use Tovrin\Core\Colour\Srgb;
  */
 final readonly class Curves implements MoveKind, Drawn, Curved
 {
-    public const CHANNELS = ['all' => 'All three', 'red' => 'Red', 'green' => 'Green', 'blue' => 'Blue', 'light' => 'Light'];
+    public const CHANNELS = ['all' => 'All three', 'red' => 'Red', 'green' => 'Green', 'blue' => 'Blue', 'light' => 'Lightness'];
 
     /** @var array<string, MonotoneCurve> by channel; a channel at rest is missing */
     private array $curves;
@@ -61,7 +61,7 @@ final readonly class Curves implements MoveKind, Drawn, Curved
 
     public static function help(): string
     {
-        return 'Tone curves through points you set: for all channels, for one, or for light alone. A steeper curve is more contrast.';
+        return 'Tone curves through points you set: for all channels, for one, or for lightness alone. A steeper curve is more contrast.';
     }
 
     public static function paramsSchema(): array

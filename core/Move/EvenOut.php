@@ -36,7 +36,7 @@ final readonly class EvenOut implements MoveKind
 
     public static function help(): string
     {
-        return 'Pulls what it reaches towards one colour, in hue, in strength and in lightness apart. Give it a reach first.';
+        return 'Pulls what it reaches towards one colour, in hue, in saturation and in lightness apart. Give it a reach first.';
     }
 
     public static function paramsSchema(): array
@@ -44,7 +44,7 @@ final readonly class EvenOut implements MoveKind
         return Setting::group('Even out', [
             'anchor' => Setting::colour('Towards', 'The colour that all are pulled to.'),
             'hue' => Setting::slider('Hue', 'How far hues come together.', 0, 100),
-            'chroma' => Setting::slider('Strength of colour', 'How far strengths come together.', 0, 100),
+            'chroma' => Setting::slider('Saturation', 'How far saturations come together.', 0, 100),
             'lightness' => Setting::slider('Lightness', 'How far light and shade come together; a lot of it flattens form.', 0, 100),
         ]);
     }

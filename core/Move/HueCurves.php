@@ -14,7 +14,7 @@ use Tovrin\Core\Colour\OkLch;
 final readonly class HueCurves implements MoveKind, Drawn, Curved
 {
     /** The curves with their titles, units and the most they go up or down. */
-    public const CURVES = ['hue' => ['Hue', '°', 60.0], 'saturation' => ['Saturation', '%', 100.0], 'luminance' => ['Luminance', '%', 100.0]];
+    public const CURVES = ['hue' => ['Hue', '°', 60.0], 'saturation' => ['Saturation', '%', 100.0], 'luminance' => ['Lightness', '%', 100.0]];
 
     /** Degrees to either side of a colour at which a guard keeps the rest of the circle still. */
     public const GUARD = 28.0;
@@ -59,7 +59,7 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
 
     public static function help(): string
     {
-        return 'Hue, saturation and luminance as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.';
+        return 'Hue, saturation and lightness as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.';
     }
 
     public static function paramsSchema(): array

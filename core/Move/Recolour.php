@@ -62,7 +62,7 @@ final readonly class Recolour implements MoveKind
             'anchor' => Setting::colour('From', 'The colour of the photo that is to change.'),
             'target' => Setting::colour('To', 'The colour it is to become.'),
             'hue' => Setting::slider('Hue', 'How far hue goes to the target.', 0, 100, '%', 100),
-            'chroma' => Setting::slider('Strength of colour', 'How far the strength of the colour goes to the target.', 0, 100, '%', 100),
+            'chroma' => Setting::slider('Saturation', 'How far saturation goes to the target.', 0, 100, '%', 100),
             'lightness' => Setting::slider('Lightness', 'How far lightness goes to the target.', 0, 100, '%', 100),
             'keepTone' => Setting::flag('Keep tone', 'Leaves lightness as it is, so that light and shade stay exactly.', false),
         ]);

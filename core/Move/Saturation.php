@@ -10,7 +10,7 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Tone\Smooth;
 
 /**
- * Strength of all colours. On OKLCh chroma, in this order:
+ * Saturation of all colours. On OKLCh chroma, in this order:
  *
  * saturation scales it by 1 + s/100; vibrance scales it by 1 + v/100 · (1 − r)^1.5 · (1 − 0.4·w), with
  * r the chroma relative to the most sRGB can show there and w how warm the hue is, so that weak colours
@@ -27,6 +27,9 @@ final readonly class Saturation implements MoveKind, Drawn
     private const KNEE = 0.7;
     /** Share of lightness that a density of 100 takes from a colour of chroma 0.3. */
     private const DENSITY = 0.5;
+    /** Chroma of a weak colour and of a strong one, where the gain curve is taken hold of. */
+    private const WEAK = 0.05;
+    private const STRONG = 0.18;
     private const WARM_HUE = 55.0;
     private const WARM_REACH = 65.0;
     private const WARM_CARE = 0.4;
@@ -47,7 +50,7 @@ final readonly class Saturation implements MoveKind, Drawn
 
     public static function help(): string
     {
-        return 'Strength of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for what shouts.';
+        return 'Saturation of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for what shouts.';
     }
 
     public static function paramsSchema(): array
@@ -125,7 +128,9 @@ final readonly class Saturation implements MoveKind, Drawn
 
     /**
      * Chroma after the move over chroma in 65 steps, for a cool and a warm hue of middle lightness; `chroma` is what lies
-     * along, `guard` the one value up to which colours stay.
+     * along, `guard` the one value up to which colours stay, `ceiling` the one that none passes. `weak` and `strong` are
+     * places of the warm curve to take hold of: chroma before, chroma after, and what one per cent of vibrance, or of
+     * saturation, adds to it.
      */
     public function drawing(): array
     {
@@ -135,6 +140,19 @@ final readonly class Saturation implements MoveKind, Drawn
             $drawing[$name] = array_values($this->apply(new ColourBlock(OkLch::class, array_fill(0, 65, 0.6), $chroma, array_fill(0, 65, $hue)))->b);
         }
 
+        $drawing['ceiling'] = [$this->limit / 100.0 * self::LIMIT_SPAN];
+        $drawing['weak'] = $this->hold(self::WEAK, new self($this->saturation, $this->vibrance + 1.0, $this->guard, $this->limit, $this->density));
+        $drawing['strong'] = $this->hold(self::STRONG, new self($this->saturation + 1.0, $this->vibrance, $this->guard, $this->limit, $this->density));
+
         return $drawing;
+    }
+
+    /** @return list<float> chroma, what becomes of it, how much more it becomes after a small step */
+    private function hold(float $chroma, self $step): array
+    {
+        $one = static fn (self $move): float => $move->apply(ColourBlock::of(OkLch::class, [[0.6, $chroma, self::WARM_HUE]]))->b[0];
+        $after = $one($this);
+
+        return [$chroma, $after, $one($step) - $after];
     }
 }

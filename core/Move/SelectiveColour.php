@@ -18,7 +18,7 @@ use Tovrin\Core\Colour\Srgb;
  * limited to −ink … 1 − ink. Ink outside 0…1 counts as 0 or 1, so that a colour already pushed
  * out of range is never thrown further by a setting at rest.
  */
-final readonly class SelectiveColour implements MoveKind
+final readonly class SelectiveColour implements MoveKind, Familied
 {
     /** The targets in their order, with the words of the trade. */
     public const TARGETS = [
@@ -61,8 +61,8 @@ final readonly class SelectiveColour implements MoveKind
     public static function paramsSchema(): array
     {
         $settings = ['method' => Setting::choice(
-            'Method',
-            'Relative scales the ink a colour already has, so whites hardly move; absolute adds or takes the same amount everywhere.',
+            'In proportion to the ink there',
+            'On, ink is added or taken as a share of the ink a colour has, so that whites hardly move. Off, every colour of a family gets the same ink more or less, whites too.',
             ['relative', 'absolute'],
         )];
         foreach (self::TARGETS as $name => $title) {
@@ -182,40 +182,17 @@ final readonly class SelectiveColour implements MoveKind
         return new ColourBlock(Srgb::class, $red, $green, $blue);
     }
 
-    /**
-     * How much of each target is in some colours, on average.
-     *
-     * @param ColourBlock $colours any space, inside the gamut
-     *
-     * @return array<string, float> by target, in the order of TARGETS, summing to one
-     */
-    public static function shares(ColourBlock $colours): array
+    public static function families(): array
     {
-        $rgb = $colours->in(Srgb::class);
-        $sums = array_fill_keys(array_keys(self::TARGETS), 0.0);
-        $n = $rgb->count();
-        for ($i = 0; $i < $n; ++$i) {
-            foreach (self::weights(...$rgb->at($i)) as $target => $weight) {
-                $sums[$target] += $weight;
-            }
-        }
-
-        return array_map(static fn (float $sum): float => $sum / max(1, $n), $sums);
+        return self::TARGETS;
     }
 
-    /**
-     * How much one target holds of each colour.
-     *
-     * @param ColourBlock $colours any space, inside the gamut
-     *
-     * @return array<int, float> 0…1
-     */
-    public static function holding(string $target, ColourBlock $colours): array
+    public function holding(string $family, ColourBlock $colours): array
     {
         $rgb = $colours->in(Srgb::class);
         [$red, $green, $blue] = [$rgb->a, $rgb->b, $rgb->c];
-        $primary = array_search($target, self::PRIMARIES, true);
-        $secondary = array_search($target, self::SECONDARIES, true);
+        $primary = array_search($family, self::PRIMARIES, true);
+        $secondary = array_search($family, self::SECONDARIES, true);
         $weights = [];
         $n = \count($red);
         for ($i = 0; $i < $n; ++$i) {
@@ -228,7 +205,7 @@ final readonly class SelectiveColour implements MoveKind
             } elseif (false !== $secondary) {
                 $weights[] = $channels[$secondary] === $min ? $r + $g + $b - $max - 2.0 * $min : 0.0;
             } else {
-                $weights[] = match ($target) {
+                $weights[] = match ($family) {
                     'whites' => $min > 0.5 ? 2.0 * ($min - 0.5) : 0.0,
                     'blacks' => $max < 0.5 ? 2.0 * (0.5 - $max) : 0.0,
                     default => max(0.0, 1.0 - abs($max - 0.5) - abs($min - 0.5)),

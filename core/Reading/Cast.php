@@ -20,6 +20,13 @@ final readonly class Cast
     /** CIELAB chroma up to which a colour passes for neutral; common practice. */
     public const NEUTRAL = 1.5;
 
+    /** CIELAB chroma from which a cast is called clear, and strong; a convention of ours. */
+    private const CLEARLY = 4.0;
+    private const STRONGLY = 9.0;
+
+    /** Share of a zone's colours that must be nearly grey for its cast to be judged by. */
+    private const EVIDENCE = 0.02;
+
     /** OKLCh chroma below which a colour may be a tinted grey. */
     private const WEAK = 0.07;
 
@@ -28,8 +35,9 @@ final readonly class Cast
      * @param float  $evidence share of the zone's colours that are weak enough to judge by, 0…1
      * @param float  $amount   CIELAB chroma of the cast
      * @param string $lean     the hue it leans to; empty when neutral or without evidence
+     * @param float  $hue      CIELAB hue of the cast in degrees
      */
-    private function __construct(public string $zone, public float $evidence, public float $amount, public string $lean)
+    private function __construct(public string $zone, public float $evidence, public float $amount, public string $lean, public float $hue)
     {
     }
 
@@ -60,16 +68,28 @@ final readonly class Cast
                 }
             }
             if ($sum < 1e-9) {
-                $casts[] = new self($zone, 0.0, 0.0, '');
+                $casts[] = new self($zone, 0.0, 0.0, '', 0.0);
             } else {
                 $mean = ColourBlock::one(OkLab::class, $l / $sum, $a / $sum, $b / $sum);
                 [, $p, $q] = $mean->in(LabD50::class)->at(0);
                 $amount = hypot($p, $q);
-                $casts[] = new self($zone, $weak / $total, $amount, $amount < self::NEUTRAL ? '' : ColourName::hue($mean->in(OkLch::class)->at(0)[2]));
+                $casts[] = new self($zone, $weak / $total, $amount, $amount < self::NEUTRAL ? '' : ColourName::hue($mean->in(OkLch::class)->at(0)[2]), fmod(rad2deg(atan2($q, $p)) + 360.0, 360.0));
             }
         }
 
         return $casts;
+    }
+
+    /** The cast in two words at most: "neutral", "slightly blue", "clearly orange", "strongly green", or "no grey" where there is nothing to judge by. */
+    public function short(): string
+    {
+        return match (true) {
+            $this->evidence < self::EVIDENCE => 'no grey',
+            '' === $this->lean => 'neutral',
+            $this->amount < self::CLEARLY => 'slightly '.$this->lean,
+            $this->amount < self::STRONGLY => 'clearly '.$this->lean,
+            default => 'strongly '.$this->lean,
+        };
     }
 
     /** A sentence's end on how neutral a colour is: "neutral", or "leans blue, 6.2" with its CIELAB chroma. */

@@ -38,7 +38,7 @@ final class PotNames
     }
 
     /**
-     * Tells colours of one name apart: by lightness, or by how strong they are, whichever differs more.
+     * Tells colours of one name apart: by lightness, or by saturation, whichever differs more.
      *
      * @param non-empty-list<int> $members
      *
@@ -54,7 +54,7 @@ final class PotNames
         $lights = array_map(static fn (int $i): float => $lch->a[$i], $members);
         $byChroma = max($chromas) - min($chromas) > max(self::LEANS, max($lights) - min($lights));
         usort($members, static fn (int $p, int $q): int => $byChroma ? $lch->b[$p] <=> $lch->b[$q] : $lch->a[$p] <=> $lch->a[$q]);
-        [$less, $more] = $byChroma ? ['weaker', 'stronger'] : ['darker', 'lighter'];
+        [$less, $more] = $byChroma ? ['softer', 'fuller'] : ['darker', 'lighter'];
         $steps = match ($n) {
             2 => [$less, $more],
             3 => [$less, 'middle', $more],

@@ -7,9 +7,8 @@ namespace Tovrin\App\Choosing;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\Core\Colour\Colours;
-use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Move\HueBands;
-use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Move\Familied;
+use Tovrin\Core\Move\MoveKind;
 
 /** What is to be lit up on the photo: lattices of 8-bit weights over encoded sRGB, red running fastest. */
 final readonly class Lighting
@@ -36,18 +35,17 @@ final readonly class Lighting
     }
 
     /**
-     * What one target of selective colour, or one band, holds of each colour.
+     * What one family of a move holds of each colour.
      *
-     * @return string|null null when there is no such family
+     * @return string|null null when it has no such family
      */
-    public static function family(string $kind, string $family): ?string
+    public static function family(MoveKind $kind, string $family): ?string
     {
-        $bands = 'band-mix' === $kind;
-        if (!isset(($bands ? HueBands::NAMES : SelectiveColour::TARGETS)[$family])) {
+        if (!$kind instanceof Familied || !isset($kind::families()[$family])) {
             return null;
         }
         $bytes = '';
-        foreach ($bands ? HueBands::of($family, self::lattice()->lch()) : SelectiveColour::holding($family, self::lattice()->in(Srgb::class)) as $weight) {
+        foreach ($kind->holding($family, self::lattice()->lab()) as $weight) {
             $bytes .= \chr((int) round(255 * $weight));
         }
 

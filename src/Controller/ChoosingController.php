@@ -9,9 +9,11 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Choosing\Lighting;
 use Tovrin\App\Choosing\ReachFinder;
 use Tovrin\App\Http\Binary;
+use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\Photos;
+use Tovrin\App\Request\FamilyOf;
 use Tovrin\App\Request\SamplesOf;
 use Tovrin\App\Request\ScaledReach;
 use Tovrin\App\View\FitView;
@@ -54,10 +56,10 @@ final readonly class ChoosingController
         return Binary::cached($lighting->pot($this->photos->photo($id), $pot) ?? throw Problem::notFound('pot'), 3600);
     }
 
-    /** What one target of selective colour, or one band, holds of each colour: a lattice of 8-bit weights, red running fastest. */
-    #[Route('/api/families/{kind<selective-colour|band-mix>}/{family<[a-z]+>}', methods: ['GET'])]
-    public function family(string $kind, string $family): Binary
+    /** What one family of a look's first move holds of each colour: a lattice of 8-bit weights, red running fastest. */
+    #[Route('/api/moves/family', methods: ['POST'])]
+    public function family(#[JsonBody] FamilyOf $body): Binary
     {
-        return Binary::cached(Lighting::family($kind, $family) ?? throw Problem::notFound('family'), 86400);
+        return Binary::of(Lighting::family(FirstMove::of($body->look), $body->family) ?? throw new Problem(422, \sprintf('family: the move has no family "%s".', $body->family)));
     }
 }

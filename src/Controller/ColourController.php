@@ -7,8 +7,8 @@ namespace Tovrin\App\Controller;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Binary;
+use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Request\CubeOf;
 use Tovrin\App\Request\OneLook;
 use Tovrin\App\View\ColourView;
@@ -42,7 +42,7 @@ final class ColourController
     #[Route('/api/moves/drawing', methods: ['POST'])]
     public function drawing(#[JsonBody] OneLook $body): \ArrayObject
     {
-        $kind = ($body->look->moves[0] ?? throw new Problem(422, 'look: must have one move.'))->kind;
+        $kind = FirstMove::of($body->look);
 
         return new \ArrayObject($kind instanceof Drawn ? $kind->drawing() : []);
     }

@@ -6,6 +6,7 @@ namespace Tovrin\App\Controller;
 
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Reading\GradeReader;
@@ -62,6 +63,17 @@ final readonly class ReadingController
     public function summary(int $id, #[JsonBody] OneLook $body, GradeReader $reader): array
     {
         return $reader->summary($this->photos->photo($id), $body->look);
+    }
+
+    /**
+     * How much of the photo each family of a look's first move holds; nothing for kinds without families.
+     *
+     * @return \ArrayObject<string, float> an object even when it is empty
+     */
+    #[Route('/api/photos/{id<\d+>}/families', methods: ['POST'])]
+    public function families(int $id, #[JsonBody] OneLook $body, SourceReader $reader): \ArrayObject
+    {
+        return new \ArrayObject($reader->families($this->photos->photo($id), FirstMove::of($body->look)));
     }
 
     /**

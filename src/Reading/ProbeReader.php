@@ -16,9 +16,9 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\Curved;
-use Tovrin\Core\Move\HueBands;
-use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Move\Familied;
 use Tovrin\Core\Move\SideWarmth;
+use Tovrin\Core\Reading\FamilyShares;
 use Tovrin\Core\Reading\Raster;
 use Tovrin\Core\Reading\Reading;
 use Tovrin\Core\Reading\Region;
@@ -59,8 +59,7 @@ final readonly class ProbeReader
             ColourView::of(new Reading($before)),
             ColourView::of(new Reading($after)),
             round(DeltaE2000::between($before, $after)[0], 2),
-            HueBands::holding($hue),
-            SelectiveColour::shares($place->colours),
+            new \ArrayObject($kind instanceof Familied ? FamilyShares::of($kind, $place->colours) : []),
             null === $at ? null : array_sum($result->weights[$at]) / $place->colours->count(),
             new \ArrayObject($along),
             SideWarmth::isWarm($hue),

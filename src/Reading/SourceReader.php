@@ -14,8 +14,10 @@ use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Move\Familied;
+use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Reading\ColourPlane;
+use Tovrin\Core\Reading\FamilyShares;
 
 /** What a photo holds before anything is done to it. */
 final readonly class SourceReader
@@ -34,10 +36,15 @@ final readonly class SourceReader
         return new SourceView(
             $this->pots($photo),
             new PlanesView(ColourPlane::COLUMNS, ColourPlane::ROWS, $top, $cells),
-            SelectiveColour::shares($colours),
             // Read on the same samples as a result, so that before and after differ only by what the grade does.
             $this->scopes->read($photo, $this->colours->readingSamples($photo)),
         );
+    }
+
+    /** @return array<string, float> how much of the photo each family of a move holds; empty for kinds without families */
+    public function families(Photo $photo, MoveKind $kind): array
+    {
+        return $kind instanceof Familied ? FamilyShares::of($kind, $this->colours->readingSamples($photo)) : [];
     }
 
     /** @return list<PotView> */

@@ -9,8 +9,7 @@ final readonly class ProbeView
 {
     /**
      * @param float                                                                                              $deltaE  CIEDE2000 between the two
-     * @param array<string, float>                                                                               $bands   which hue bands hold the colour, the most first
-     * @param array<string, float>                                                                               $targets how much each target of selective colour holds
+     * @param \ArrayObject<string, float>                                                                        $families how much each family of the watched move holds
      * @param float|null                                                                                         $weight  the watched move's reach there
      * @param \ArrayObject<string, array{at: float, height: float, guards: list<array{0: float, 1: float}>}> $along   where it lies on each curve of the watched move
      * @param bool                                                                                               $warm    on the warm side of the hue circle
@@ -20,8 +19,7 @@ final readonly class ProbeView
         public ColourView $before,
         public ColourView $after,
         public float $deltaE,
-        public array $bands,
-        public array $targets,
+        public \ArrayObject $families,
         public ?float $weight,
         public \ArrayObject $along,
         public bool $warm,

@@ -7,11 +7,8 @@ namespace Tovrin\App\View;
 /** What a photo holds before anything is done to it. */
 final readonly class SourceView
 {
-    /**
-     * @param list<PotView>        $pots
-     * @param array<string, float> $targets share of each target of selective colour
-     */
-    public function __construct(public array $pots, public PlanesView $planes, public array $targets, public ScopesView $scopes)
+    /** @param list<PotView> $pots */
+    public function __construct(public array $pots, public PlanesView $planes, public ScopesView $scopes)
     {
     }
 }

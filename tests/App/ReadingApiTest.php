@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
+use Symfony\Component\HttpFoundation\Response;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
@@ -23,7 +24,6 @@ final class ReadingApiTest extends ApiTestCase
         $pots = (array) $source['pots'];
         self::assertSame(['teal', 'grey', 'ochre', 'white'], array_column($pots, 'name'));
         self::assertSame([0.25, 0.25, 0.25, 0.25], array_column($pots, 'share'));
-        self::assertCount(9, (array) $source['targets']);
     }
 
     public function testReadingsTellWhatTheGradeMakesOfEachPotAndWhatItReaches(): void
@@ -43,7 +43,7 @@ final class ReadingApiTest extends ApiTestCase
         $this->patches();
         $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 40, 'saturation' => -20]]);
         $readings = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', \sprintf('{"look":%s,"watch":"m1","points":[{"x":0.25,"y":0.25,"size":5},{"x":1.5,"y":0.5,"size":5},{"x":0.99,"y":0.99,"size":15}]}', $look));
-        /** @var non-empty-list<array{before: array{rgb: array{int, int, int}}, after: array{rgb: list<int>}, weight: int|float, bands: array<string, float>, cut: bool}|null> $readings */
+        /** @var non-empty-list<array{before: array{rgb: array{int, int, int}}, after: array{rgb: list<int>}, weight: int|float, cut: bool}|null> $readings */
         self::assertCount(3, $readings);
         self::assertNotNull($readings[0]);
         self::assertNotNull($readings[2]);
@@ -52,7 +52,6 @@ final class ReadingApiTest extends ApiTestCase
         $exact = Evaluator::evaluate(LookJson::read($look), new Colours(ColourBlock::of(Srgb::class, [[$r / 255, $g / 255, $b / 255]])))->colours->at(0);
         self::assertEqualsWithDelta(array_map(static fn (float $v): float => 255 * $v, $exact), $readings[0]['after']['rgb'], 1.5);
         self::assertSame(1.0, (float) $readings[0]['weight']);
-        self::assertEqualsWithDelta(1.0, array_sum($readings[0]['bands']), 1e-9);
         self::assertNull($readings[1], 'outside the photo');
         self::assertTrue($readings[2]['cut']);
     }
@@ -204,12 +203,28 @@ final class ReadingApiTest extends ApiTestCase
 
     public function testAFamilyHasTheWeightsOfItsTarget(): void
     {
-        $reds = (string) $this->call('GET', '/api/families/selective-colour/reds')->getContent();
+        $family = fn (string $kind, string $family): Response => $this->call('POST', '/api/moves/family', \sprintf('{"look":%s,"family":"%s"}', Looks::json(['kind' => $kind]), $family));
+        $reds = (string) $family('selective-colour', 'reds')->getContent();
         self::assertSame(33 ** 3, \strlen($reds));
         self::assertSame([255, 0], [\ord($reds[32]), \ord($reds[33 ** 3 - 1])], 'pure red in full, white not at all');
-        $green = (string) $this->call('GET', '/api/families/band-mix/green')->getContent();
+        $green = (string) $family('band-mix', 'green')->getContent();
         self::assertSame([255, 0], [\ord($green[33 * 32]), \ord($green[32])], 'pure green in full, pure red not at all');
-        self::assertSame(404, $this->call('GET', '/api/families/band-mix/beige')->getStatusCode());
+        $dark = (string) $family('colour-balance', 'shadows')->getContent();
+        self::assertSame([255, 0], [\ord($dark[0]), \ord($dark[33 ** 3 - 1])], 'black in full, white not at all');
+        self::assertSame(422, $family('band-mix', 'beige')->getStatusCode());
+        self::assertSame(422, $family('shift', 'reds')->getStatusCode());
+    }
+
+    public function testFamiliesOfAPhotoAreSharesOfIt(): void
+    {
+        $this->patches();
+        $ask = fn (string $kind): array => $this->json('POST', '/api/photos/1/families', '/api/photos/{id}/families', \sprintf('{"look":%s}', Looks::json(['kind' => $kind])));
+        $targets = $ask('selective-colour');
+        self::assertCount(9, $targets);
+        self::assertEqualsWithDelta(1.0, array_sum($targets), 1e-6);
+        self::assertCount(12, $ask('band-mix'));
+        self::assertCount(3, $ask('colour-balance'));
+        self::assertSame([], $ask('shift'));
     }
 
     public function testAColourIsReadInWords(): void

@@ -8,8 +8,12 @@ use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\BandMix;
+use Tovrin\Core\Move\ColourBalance;
 use Tovrin\Core\Move\HueBands;
 use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Reading\FamilyShares;
+use Tovrin\Core\Tone\ToneZones;
 use Tovrin\Tests\Outside;
 
 /** What a family of colours holds is the same, asked of one colour or of a block. */
@@ -17,9 +21,10 @@ final class FamiliesTest extends TestCase
 {
     public function testATargetOfSelectiveColourHoldsAsMuchOfEachColourOfABlockAsOfItAlone(): void
     {
+        $move = new SelectiveColour(true, []);
         $colours = ColourBlock::of(Srgb::class, Outside::spread());
         foreach (array_keys(SelectiveColour::TARGETS) as $target) {
-            foreach (SelectiveColour::holding($target, $colours) as $i => $weight) {
+            foreach ($move->holding($target, $colours) as $i => $weight) {
                 [$r, $g, $b] = $colours->at($i);
                 // Where two channels are equal a colour is of neither: its weight is 0 whichever is asked.
                 self::assertEqualsWithDelta(SelectiveColour::weights($r, $g, $b)[$target] ?? 0.0, $weight, 1e-12, "$target of $r, $g, $b");
@@ -29,18 +34,19 @@ final class FamiliesTest extends TestCase
 
     public function testTheTargetsOfAColourSumToOneAndItsShares(): void
     {
+        $move = new SelectiveColour(true, []);
         $colours = ColourBlock::of(Srgb::class, Outside::spread());
         $sums = array_fill(0, $colours->count(), 0.0);
         $shares = [];
         foreach (array_keys(SelectiveColour::TARGETS) as $target) {
-            $weights = SelectiveColour::holding($target, $colours);
+            $weights = $move->holding($target, $colours);
             $shares[$target] = array_sum($weights) / $colours->count();
             foreach ($weights as $i => $weight) {
                 $sums[$i] += $weight;
             }
         }
         self::assertEqualsWithDelta(array_fill(0, $colours->count(), 1.0), $sums, 1e-9);
-        self::assertEqualsWithDelta($shares, SelectiveColour::shares($colours), 1e-9);
+        self::assertEqualsWithDelta($shares, FamilyShares::of($move, $colours), 1e-9);
     }
 
     public function testABandHoldsAsMuchOfEachColourOfABlockAsOfItAloneAndNothingOfGreys(): void
@@ -54,5 +60,23 @@ final class FamiliesTest extends TestCase
             }
             self::assertSame(0.0, array_sum(HueBands::of($band, $grey)));
         }
+    }
+
+    public function testTheTonesOfAColourBalanceGoWithItsBounds(): void
+    {
+        $colours = ColourBlock::of(Srgb::class, Outside::spread());
+        $usual = FamilyShares::of(new ColourBalance([], true, new ToneZones()), $colours);
+        $wide = FamilyShares::of(new ColourBalance([], true, new ToneZones(0.4, 0.7, 0.8, 0.95)), $colours);
+        self::assertEqualsWithDelta(1.0, array_sum($usual), 1e-9);
+        self::assertGreaterThan($usual['shadows'] + 0.05, $wide['shadows']);
+        self::assertLessThan($usual['highlights'], $wide['highlights']);
+        self::assertSame(array_keys(ColourBalance::families()), array_keys($usual));
+    }
+
+    public function testTheBandsOfAPhotoAreThoseOfItsStrongColours(): void
+    {
+        $half = FamilyShares::of(new BandMix([]), ColourBlock::of(OkLch::class, [[0.6, 0.1, HueBands::centres()[2]], [0.6, 0.0, 0.0]]));
+        self::assertSame(0.5, round($half['yellow'], 9));
+        self::assertSame(0.5, round(array_sum($half), 9), 'a grey is in no band');
     }
 }

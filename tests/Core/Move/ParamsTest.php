@@ -8,7 +8,6 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
-use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Move\HueBands;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
@@ -90,7 +89,6 @@ final class ParamsTest extends TestCase
     {
         foreach ([[0.2, 0.7, 0.4], [1.0, 1.0, 1.0], [0.0, 0.0, 0.0], [1.0, 0.0, 0.0], [0.5, 0.5, 0.5]] as $colour) {
             self::assertEqualsWithDelta(1.0, array_sum(SelectiveColour::weights(...$colour)), 1e-12);
-            self::assertEqualsWithDelta(1.0, array_sum(SelectiveColour::shares(ColourBlock::of(Srgb::class, [$colour]))), 1e-12);
         }
     }
 

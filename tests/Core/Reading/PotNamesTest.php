@@ -23,6 +23,6 @@ final class PotNamesTest extends TestCase
     public function testByHowStrongTheyAreWhereThatDiffersMore(): void
     {
         // Two greens of one lightness and hue.
-        self::assertSame(['weaker dull green', 'stronger dull green'], PotNames::of([[0.6, -0.04, 0.03], [0.6, -0.065, 0.049]]));
+        self::assertSame(['softer dull green', 'fuller dull green'], PotNames::of([[0.6, -0.04, 0.03], [0.6, -0.065, 0.049]]));
     }
 }

@@ -107,6 +107,8 @@ final class ScopesTest extends TestCase
         self::assertSame(1.0, round($casts[0]->evidence, 9));
         self::assertGreaterThan(5.0, $casts[0]->amount);
         self::assertSame('', Cast::of(ColourBlock::of(Srgb::class, [[0.5, 0.5, 0.5]]))[1]->lean);
+        self::assertSame(['clearly blue', 'no grey'], [$casts[0]->short(), $casts[2]->short()]);
+        self::assertEqualsWithDelta(280.0, $casts[0]->hue, 12.0, 'CIELAB blues lie there');
     }
 
     public function testAReadingSaysWhatOneColourIs(): void

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reading;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Move\Familied;
+
+/** How much each family of a move holds of some colours. */
+final class FamilyShares
+{
+    /**
+     * @param ColourBlock $colours any space, inside the gamut
+     *
+     * @return array<string, float> by family, in their order: the mean of what it holds, 0…1
+     */
+    public static function of(Familied $kind, ColourBlock $colours): array
+    {
+        $shares = [];
+        foreach (array_keys($kind::families()) as $family) {
+            $shares[$family] = array_sum($kind->holding($family, $colours)) / max(1, $colours->count());
+        }
+
+        return $shares;
+    }
+}
