@@ -27,9 +27,6 @@ final readonly class Saturation implements MoveKind, Drawn
     private const KNEE = 0.7;
     /** Share of lightness that a density of 100 takes from a colour of chroma 0.3. */
     private const DENSITY = 0.5;
-    /** Chroma of a weak colour and of a strong one, where the gain curve is taken hold of. */
-    private const WEAK = 0.05;
-    private const STRONG = 0.18;
     private const WARM_HUE = 55.0;
     private const WARM_REACH = 65.0;
     private const WARM_CARE = 0.4;
@@ -128,31 +125,23 @@ final readonly class Saturation implements MoveKind, Drawn
 
     /**
      * Chroma after the move over chroma in 65 steps, for a cool and a warm hue of middle lightness; `chroma` is what lies
-     * along, `guard` the one value up to which colours stay, `ceiling` the one that none passes. `weak` and `strong` are
-     * places of the warm curve to take hold of: chroma before, chroma after, and what one per cent of vibrance, or of
-     * saturation, adds to it.
+     * along, `guard` the one value up to which colours stay, `ceiling` the one that none passes. `perVibrance` and
+     * `perSaturation` say how much one per cent more of either adds to the warm curve.
      */
     public function drawing(): array
     {
         $chroma = array_map(static fn (int $i): float => 0.005 * $i, range(0, 64));
         $drawing = ['chroma' => $chroma, 'guard' => [$this->guard / 100.0 * self::GUARD_SPAN]];
-        foreach (['warm' => self::WARM_HUE, 'cool' => self::WARM_HUE + 180.0] as $name => $hue) {
-            $drawing[$name] = array_values($this->apply(new ColourBlock(OkLch::class, array_fill(0, 65, 0.6), $chroma, array_fill(0, 65, $hue)))->b);
+        $over = static fn (self $move, float $hue): array => array_values($move->apply(new ColourBlock(OkLch::class, array_fill(0, 65, 0.6), $chroma, array_fill(0, 65, $hue)))->b);
+        $drawing['warm'] = $over($this, self::WARM_HUE);
+        $drawing['cool'] = $over($this, self::WARM_HUE + 180.0);
+        $more = ['perVibrance' => new self($this->saturation, $this->vibrance + 1.0, $this->guard, $this->limit, $this->density), 'perSaturation' => new self($this->saturation + 1.0, $this->vibrance, $this->guard, $this->limit, $this->density)];
+        foreach ($more as $name => $move) {
+            $drawing[$name] = array_map(static fn (float $after, float $before): float => $after - $before, $over($move, self::WARM_HUE), $drawing['warm']);
         }
 
         $drawing['ceiling'] = [$this->limit / 100.0 * self::LIMIT_SPAN];
-        $drawing['weak'] = $this->hold(self::WEAK, new self($this->saturation, $this->vibrance + 1.0, $this->guard, $this->limit, $this->density));
-        $drawing['strong'] = $this->hold(self::STRONG, new self($this->saturation + 1.0, $this->vibrance, $this->guard, $this->limit, $this->density));
 
         return $drawing;
-    }
-
-    /** @return list<float> chroma, what becomes of it, how much more it becomes after a small step */
-    private function hold(float $chroma, self $step): array
-    {
-        $one = static fn (self $move): float => $move->apply(ColourBlock::of(OkLch::class, [[0.6, $chroma, self::WARM_HUE]]))->b[0];
-        $after = $one($this);
-
-        return [$chroma, $after, $one($step) - $after];
     }
 }

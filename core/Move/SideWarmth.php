@@ -13,7 +13,7 @@ use Tovrin\Core\Colour\OkLab;
  * On OKLab: a colour moves along the warm–cool line by a share of its own chroma, so that neutrals
  * stay. The halves blend with a raised cosine over the circle.
  */
-final readonly class SideWarmth implements MoveKind
+final readonly class SideWarmth implements MoveKind, Drawn
 {
     /** OKLCh hue in the middle of the warm half. */
     public const WARM_HUE = 60.0;
@@ -28,6 +28,12 @@ final readonly class SideWarmth implements MoveKind
 
     public function __construct(public float $warm, public float $cool)
     {
+    }
+
+    /** The hues in the middle of the two sides, warm and cool. */
+    public function drawing(): array
+    {
+        return ['sides' => [self::WARM_HUE, fmod(self::WARM_HUE + 180.0, 360.0)]];
     }
 
     public static function id(): string

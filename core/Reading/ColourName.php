@@ -16,6 +16,25 @@ final class ColourName
         [180.0, 'jade'], [212.0, 'teal'], [250.0, 'azure'], [290.0, 'blue'], [313.0, 'violet'], [345.0, 'magenta'], [360.0, 'rose'],
     ];
 
+    /**
+     * The named stretches of the hue circle.
+     *
+     * @return list<array{name: string, from: float, to: float}> OKLCh degrees, from upwards to; the one across 360 ends in the next turn
+     */
+    public static function hues(): array
+    {
+        $stretches = [];
+        [$seam] = self::HUES[0];
+        $from = $seam;
+        foreach (\array_slice(self::HUES, 1) as [$end, $name]) {
+            // Rose lies on both sides of the seam.
+            $stretches[] = ['name' => $name, 'from' => $from, 'to' => 360.0 === $end ? 360.0 + $seam : $end];
+            $from = $end;
+        }
+
+        return $stretches;
+    }
+
     /** The name of a hue in degrees. */
     public static function hue(float $hue): string
     {
@@ -30,7 +49,7 @@ final class ColourName
     }
 
     /**
-     * A colour in a word or three, without an article: "deep teal", "dull orange", "pale grey".
+     * A colour in a word or three, without an article: "deep teal", "dull orange", "blue grey".
      *
      * @param float $light  OKLCh L
      * @param float $chroma OKLCh C
@@ -55,8 +74,10 @@ final class ColourName
         } elseif ('orange' === $name && $hue > 66.0 && $light < 0.74 && $chroma >= 0.09) {
             $name = 'ochre';
         }
+        if ($chroma < 0.045) {
+            return ($light > 0.8 ? 'pale ' : '').$name.' grey';
+        }
         $manner = match (true) {
-            $chroma < 0.045 => $light > 0.8 ? 'pale greyish' : 'greyish',
             $light > 0.84 => 'pale',
             $light < 0.34 => 'dark',
             $light < 0.48 => 'deep',

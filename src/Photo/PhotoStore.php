@@ -6,7 +6,7 @@ namespace Tovrin\App\Photo;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-3.json}, exports/ID and tables/.
+ * thumb.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-4.json}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
@@ -62,7 +62,7 @@ final readonly class PhotoStore
     /** The photo's pots, computed once; the number changes with the way they are found. */
     public function pots(string $key): string
     {
-        return $this->photo($key).'/pots-3.json';
+        return $this->photo($key).'/pots-4.json';
     }
 
     /** A folder for tables of reaches; what is in it can be made again. */

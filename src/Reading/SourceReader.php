@@ -16,6 +16,7 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Move\Familied;
 use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Reading\ColourName;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\FamilyShares;
 
@@ -35,7 +36,7 @@ final readonly class SourceReader
 
         return new SourceView(
             $this->pots($photo),
-            new PlanesView(ColourPlane::COLUMNS, ColourPlane::ROWS, $top, $cells),
+            new PlanesView(ColourPlane::COLUMNS, ColourPlane::ROWS, $top, $cells, ColourName::hues()),
             // Read on the same samples as a result, so that before and after differ only by what the grade does.
             $this->scopes->read($photo, $this->colours->readingSamples($photo)),
         );

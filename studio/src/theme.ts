@@ -33,14 +33,19 @@ export const theme = createTheme({
     fontFamily: '"Inter Variable", sans-serif',
     fontSize: 13,
     button: { textTransform: 'none', fontWeight: 500 },
-    subtitle2: { fontWeight: 600, fontSize: '0.8125rem' },
+    subtitle2: { fontWeight: 600, fontSize: '0.8125rem', lineHeight: 1.4 },
     caption: { fontSize: '0.75rem', color: greys.quiet },
   },
   components: {
     MuiCssBaseline: {
       styleOverrides: {
         'html, body, #root': { height: '100%', overflow: 'hidden' },
-        '*:focus-visible': { outline: '2px solid #fff', outlineOffset: 1 },
+        // Doubled, so that it wins over the rules of single parts, which take outlines away.
+        ':root :focus-visible, :root .Mui-focusVisible': { outline: '2px solid #fff', outlineOffset: 1 },
+        // Lists and menus show where one is inside, so that nothing of the mark is cut off at their edge.
+        ':root [role=menuitem]:focus-visible, :root [data-inset]:focus-visible': { outlineOffset: -2 },
+        '.desk-divider': { backgroundColor: greys.line, transition: 'background-color 120ms' },
+        '.desk-divider[data-separator=hover], .desk-divider[data-separator=active], .desk-divider:focus-visible': { backgroundColor: '#8a8a8a' },
         '@keyframes asked': { '0%, 100%': { opacity: 0.62 }, '50%': { opacity: 0.12 } },
       },
     },
@@ -49,12 +54,12 @@ export const theme = createTheme({
     MuiIconButton: { defaultProps: { size: 'small' } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     // A tip describes; the name of a control is its label.
-    MuiTooltip: { defaultProps: { enterDelay: 500, arrow: true, describeChild: true }, styleOverrides: { tooltip: { fontSize: '0.75rem', maxWidth: 280 } } },
+    MuiTooltip: { defaultProps: { enterDelay: 600, arrow: true, describeChild: true, disableInteractive: true }, styleOverrides: { tooltip: { fontSize: '0.75rem', maxWidth: 280 } } },
     MuiSlider: {
       defaultProps: { size: 'small', color: 'secondary' },
       styleOverrides: {
         root: { height: 3 },
-        thumb: { width: 13, height: 13, backgroundColor: '#f0f0f0', '&:hover, &.Mui-focusVisible': { boxShadow: '0 0 0 5px rgb(255 255 255 / 18%)' } },
+        thumb: { width: 13, height: 13, backgroundColor: '#f0f0f0', '&:hover, &.Mui-active': { boxShadow: '0 0 0 5px rgb(255 255 255 / 18%)' } },
         track: { border: 'none' },
         rail: { opacity: 1, backgroundColor: '#6a6a6a' },
       },

@@ -19,8 +19,6 @@ export type Sample = Schemas['Sample'];
 export type Fit = Schemas['FitView'];
 export type Preset = Schemas['PresetView'];
 export type ProbePoint = Schemas['ProbePoint'];
-/** Kinds of move that divide the colours into families. */
-export type FamilyKind = paths['/api/families/{kind}/{family}']['get']['parameters']['path']['kind'];
 
 /** A failure the user can read: what is wrong and what to do. */
 export class Failure extends Error {
@@ -102,7 +100,8 @@ export const api = {
   reachFrom: (id: number, base: Reach | null, samples: Sample[]) => take(client.POST('/api/photos/{id}/reach', { ...at(id), body: { base, samples } })),
   potReach: (id: number, pot: number) => take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } })),
   spot: async (id: number, pot: number) => new Uint8Array(await bytes(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' }))),
-  family: async (kind: FamilyKind, family: string) => new Uint8Array(await bytes(client.GET('/api/families/{kind}/{family}', { params: { path: { kind, family } }, parseAs: 'arrayBuffer' }))),
+  family: async (look: Look, family: string) => new Uint8Array(await bytes(client.POST('/api/moves/family', { body: { look, family }, parseAs: 'arrayBuffer' }))),
+  families: (id: number, look: Look) => take(client.POST('/api/photos/{id}/families', { ...at(id), body: { look } })),
   drawing: (look: Look) => take(client.POST('/api/moves/drawing', { body: { look } })),
   colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),
   presets: () => take(client.GET('/api/presets')),

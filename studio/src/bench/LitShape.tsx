@@ -29,7 +29,7 @@ export function LitShape({ cells, columns, rows }: Props) {
       aria-label="What the move reaches"
       style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }}
     >
-      <path d={`M0,0H${String(columns)}V${String(rows)}H0Z${half}`} fillRule="evenodd" fill="rgb(20 20 20 / 48%)" />
+      <path d={`M0,0H${String(columns)}V${String(rows)}H0Z${half}`} fillRule="evenodd" fill="rgb(20 20 20 / 38%)" />
       <path d={edge} {...line} stroke="#1a1a1a" strokeWidth={2.5} />
       <path d={edge} {...line} stroke="#cfcfcf" strokeWidth={1} strokeDasharray="3 3" />
       <path d={half} {...line} stroke="#1a1a1a" strokeWidth={3} />

@@ -1,8 +1,8 @@
 import { Box, Typography } from '@mui/material';
-import { useRef } from 'react';
+import { useRef, useState } from 'react';
 import { useDragging } from '../drag/useDragging';
 import { useHeldKeys } from '../drag/useHeldKeys';
-import type { Reach } from '../grade/looks';
+import { plain, type Reach } from '../grade/looks';
 import { limitOf, moved, spanOf, windowOf, type Axis, type Edge, type WindowValue } from './axes';
 
 interface Handle {
@@ -27,6 +27,8 @@ const EDGES: Record<Edge, string> = { softFrom: 'soft edge before', from: 'start
 export function ReachShape({ across, up, reach, kept, shaping, onReach }: Props) {
   const area = useRef<HTMLDivElement>(null);
   const focused = useRef<Handle>({ axis: across, edge: 'body' });
+  /** The handle that is dragged or has the focus: its value is said beside it. */
+  const [told, setTold] = useState<string | null>(null);
   const x = windowOf(reach, across.name);
   const y = windowOf(reach, up.name);
   const put = (axis: Axis, window: WindowValue, base: Reach): Reach => ({ ...base, [axis.name]: window });
@@ -41,13 +43,19 @@ export function ReachShape({ across, up, reach, kept, shaping, onReach }: Props)
     }, kept);
   };
   const bind = useDragging<Handle>({
+    onStart: (_, { axis, edge }) => {
+      setTold(`${axis.name} ${edge}`);
+      return true;
+    },
     onMove: ({ by }, handle) => {
       onReach(after(by, handle), false);
     },
     onEnd: ({ by }, handle) => {
+      setTold(null);
       onReach(by.x === 0 && by.y === 0 ? kept : after(by, handle), true);
     },
     onAbandon: () => {
+      setTold(null);
       onReach(kept, false);
     },
   });
@@ -134,8 +142,11 @@ export function ReachShape({ across, up, reach, kept, shaping, onReach }: Props)
       </Box>
       {handles.map(({ axis, edge, at, along }) => {
         const soft = edge === 'softFrom' || edge === 'softTo';
-        const long = soft ? 9 : 16;
         const window = along === 'x' ? wx : wy;
+        const long = soft ? 12 : 22;
+        const name = `${axis.name} ${edge}`;
+        const high = (along === 'y' ? at : middleY) / up.max > 0.72;
+        const text = `${EDGES[edge]} ${axis.name === 'hue' ? `${plain(window[edge] ?? 0)}°` : axis.name === 'light' ? plain((window[edge] ?? 0) * 100) : plain(window[edge] ?? 0, 3)}`;
         return (
           <Box
             key={`${axis.name} ${edge}`}
@@ -143,6 +154,11 @@ export function ReachShape({ across, up, reach, kept, shaping, onReach }: Props)
             {...arrows}
             onFocus={() => {
               focused.current = { axis, edge };
+              setTold(name);
+            }}
+            onBlur={() => {
+              arrows.onBlur();
+              setTold(null);
             }}
             role="slider"
             tabIndex={0}
@@ -150,14 +166,20 @@ export function ReachShape({ across, up, reach, kept, shaping, onReach }: Props)
             aria-valuemin={0}
             aria-valuemax={soft && axis.circular ? 180 : limitOf(axis)}
             aria-valuenow={window[edge] ?? 0}
-            title={`${axis.title}: ${EDGES[edge]} ${String(Number((window[edge] ?? 0).toFixed(3)))}`}
+            title={`${axis.title}: ${text}`}
             style={
               along === 'x'
-                ? { left: `${String(percent(at, axis))}%`, bottom: `${String(percent(middleY, up))}%`, width: soft ? 9 : 7, height: long, marginLeft: soft ? -4.5 : -3.5, marginBottom: -long / 2 }
-                : { bottom: `${String(percent(at, axis))}%`, left: `${String(percent(middleX, across))}%`, height: soft ? 9 : 7, width: long, marginBottom: soft ? -4.5 : -3.5, marginLeft: (soft ? 22 : 0) - long / 2 }
+                ? { left: `${String(percent(at, axis))}%`, bottom: `${String(percent(middleY, up))}%`, width: soft ? 12 : 9, height: long, marginLeft: soft ? -6 : -4.5, marginBottom: -long / 2 }
+                : { bottom: `${String(percent(at, axis))}%`, left: `${String(percent(middleX, across))}%`, height: soft ? 12 : 9, width: long, marginBottom: soft ? -6 : -4.5, marginLeft: (soft ? 22 : 0) - long / 2 }
             }
-            sx={{ position: 'absolute', bgcolor: soft ? '#1f1f1f' : '#f2f2f2', border: soft ? '1.5px solid #f2f2f2' : '1px solid #222', borderRadius: soft ? '50%' : '2px', cursor: along === 'x' ? 'ew-resize' : 'ns-resize', zIndex: soft ? 1 : 2 }}
-          />
+            sx={{ position: 'absolute', bgcolor: soft ? '#1f1f1f' : '#f6f6f6', border: soft ? '2px solid #f6f6f6' : '1.5px solid #1b1b1b', outline: '1px solid rgb(0 0 0 / 60%)', borderRadius: soft ? '50%' : '2px', cursor: along === 'x' ? 'ew-resize' : 'ns-resize', zIndex: soft ? 1 : 2 }}
+          >
+            {told === name && (
+              <Box component="span" aria-hidden sx={{ position: 'absolute', left: '50%', ...(high ? { top: '100%', mt: '4px' } : { bottom: '100%', mb: '4px' }), transform: 'translateX(-50%)', px: 0.75, borderRadius: 0.5, bgcolor: 'rgb(20 20 20 / 90%)', color: '#fff', fontSize: 11, lineHeight: '16px', whiteSpace: 'nowrap', pointerEvents: 'none', zIndex: 4 }}>
+                {text}
+              </Box>
+            )}
+          </Box>
         );
       })}
     </Box>

@@ -13,20 +13,20 @@ export interface Axis {
 
 export const AXES: Record<AxisName, Axis> = {
   hue: { name: 'hue', title: 'Hue', max: 360, step: 1, circular: true },
-  chroma: { name: 'chroma', title: 'Strength', max: 0.26, step: 0.004, circular: false },
-  light: { name: 'light', title: 'Light', max: 1, step: 0.01, circular: false },
+  chroma: { name: 'chroma', title: 'Saturation', max: 0.26, step: 0.004, circular: false },
+  light: { name: 'light', title: 'Lightness', max: 1, step: 0.01, circular: false },
 };
 
 /** CSS background: the hue circle laid out along its axis, dulled. */
 export const HUE_GRADIENT = `linear-gradient(90deg, ${Array.from({ length: 25 }, (_, i) => `oklch(0.68 0.11 ${String(i * 15)})`).join(', ')})`;
 
 export const PLANES: Record<PlaneName, { title: string; across: AxisName; up: AxisName }> = {
-  'hue-chroma': { title: 'Hue × strength', across: 'hue', up: 'chroma' },
-  'hue-light': { title: 'Hue × light', across: 'hue', up: 'light' },
-  'light-chroma': { title: 'Light × strength', across: 'light', up: 'chroma' },
+  'hue-chroma': { title: 'Hue × saturation', across: 'hue', up: 'chroma' },
+  'hue-light': { title: 'Hue × lightness', across: 'hue', up: 'light' },
+  'light-chroma': { title: 'Lightness × saturation', across: 'light', up: 'chroma' },
 };
 
-/** The axes of a plane; that of strength ends where the photo's colours do. */
+/** The axes of a plane; that of saturation ends where the photo's colours do. */
 export function axesOf(plane: PlaneName, chromaTop = AXES.chroma.max): { across: Axis; up: Axis } {
   const axis = (name: AxisName): Axis => (name === 'chroma' ? { ...AXES.chroma, max: chromaTop } : AXES[name]);
   return { across: axis(PLANES[plane].across), up: axis(PLANES[plane].up) };

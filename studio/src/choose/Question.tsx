@@ -1,6 +1,6 @@
 import { Button, Typography } from '@mui/material';
 import type { Fit, Sample } from '../api/client';
-import { percent } from '../pots/PotsPanel';
+import { percent } from '../pots/percent';
 
 export type Ask = NonNullable<Fit['ask']>;
 

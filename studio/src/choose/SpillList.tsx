@@ -1,6 +1,6 @@
 import { Box, ButtonBase, Typography } from '@mui/material';
 import type { Readings, Source } from '../api/client';
-import { percent } from '../pots/PotsPanel';
+import { percent } from '../pots/percent';
 import { greys } from '../theme';
 
 interface Props {

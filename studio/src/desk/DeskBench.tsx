@@ -1,3 +1,4 @@
+import { ToggleButton, ToggleButtonGroup } from '@mui/material';
 import { useState, type ComponentType } from 'react';
 import type { PlaneName } from '../bench/axes';
 import { Bench } from '../bench/Bench';
@@ -17,13 +18,13 @@ interface Props {
   onAspect: (aspect: string) => void;
 }
 
-const HEIGHT = 108;
-
 /** The bench with what the move at hand draws on it, or its reach. */
 export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, onAspect }: Props) {
   const [plane, setPlane] = useState<PlaneName>('hue-chroma');
+  const [shaping, setShaping] = useState<'move' | 'reach'>('move');
   const lit = useLit(photoId, kept, move?.id ?? null, plane, surroundings.source?.planes.chromaTop);
-  const Overlay = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
+  const Drawn = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
+  const Overlay = shaping === 'move' ? Drawn : undefined;
   return (
     <Bench
       source={surroundings.source}
@@ -35,8 +36,25 @@ export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, o
         if (move) onMove(move, withField(move, { reach }), keep);
       }}
       pointed={surroundings.pointed?.before.oklch ?? null}
-      height={HEIGHT}
       lit={lit}
+      switches={
+        Drawn && (
+          <ToggleButtonGroup
+            exclusive
+            fullWidth
+            size="small"
+            value={shaping}
+            aria-label="What is shaped on the bench"
+            onChange={(_, next: 'move' | 'reach' | null) => {
+              if (next) setShaping(next);
+            }}
+            sx={{ '& .MuiToggleButton-root': { py: 0, px: 0.5, fontSize: '0.72rem', lineHeight: 1.55 } }}
+          >
+            <ToggleButton value="move">Move</ToggleButton>
+            <ToggleButton value="reach">Reach</ToggleButton>
+          </ToggleButtonGroup>
+        )
+      }
       overlay={Overlay && move ? <Overlay key={move.id} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}
     />
   );

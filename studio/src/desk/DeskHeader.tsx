@@ -4,7 +4,7 @@ import KeyboardIcon from '@mui/icons-material/KeyboardOutlined';
 import RemoveIcon from '@mui/icons-material/PlaylistRemoveOutlined';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import { Box, Button, IconButton, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Select, ToggleButton, ToggleButtonGroup, Tooltip, Typography, useMediaQuery } from '@mui/material';
 import type { ReactNode } from 'react';
 import type { Photo } from '../api/client';
 import type { ViewMode } from '../photo/PhotoRenderer';
@@ -38,27 +38,12 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded
   return (
     <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, height: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
       {sets}
-      <Typography variant="body2" noWrap title={`${photo.name}, ${String(photo.width)} × ${String(photo.height)} pixels`} sx={{ fontWeight: 600, minWidth: 0 }}>
+      <Typography variant="body2" component="h1" noWrap title={`${photo.name}, ${String(photo.width)} × ${String(photo.height)} pixels`} sx={{ fontWeight: 600, minWidth: 60, m: 0 }}>
         {photo.name}
       </Typography>
       <Act title="Take this photo out of the set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
       <Box sx={{ flex: 1 }} />
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={view === 'source-clipped' ? 'clipped' : view}
-        aria-label="View"
-        onChange={(_, next: ViewMode | null) => {
-          if (next) onView(next);
-        }}
-        sx={{ flex: 'none', '& .MuiToggleButton-root': { px: 1 } }}
-      >
-        {VIEWS.map(({ mode, title, help, needsMove }) => (
-          <ToggleButton key={mode} value={mode} title={help} disabled={needsMove === true && !hasMove}>
-            {title}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <ViewSwitch view={view === 'source-clipped' ? 'clipped' : view} onView={onView} hasMove={hasMove} />
       <Box sx={{ flex: 1 }} />
       {grading.away !== null && (
         <Tooltip title={`${grading.away} It is tried again by itself; this tries now.`}>
@@ -90,5 +75,48 @@ function Act({ title, name = title, icon, onClick, disabled = false }: { title: 
         </IconButton>
       </span>
     </Tooltip>
+  );
+}
+
+/** How the photo is shown: side by side where there is room, as a list where there is little. */
+function ViewSwitch({ view, onView, hasMove }: { view: ViewMode; onView: (view: ViewMode) => void; hasMove: boolean }) {
+  const wide = useMediaQuery('(min-width: 1180px)');
+  if (!wide) {
+    return (
+      <Select
+        size="small"
+        variant="outlined"
+        value={view}
+        onChange={(event) => {
+          onView(event.target.value);
+        }}
+        slotProps={{ input: { 'aria-label': 'View' } }}
+        sx={{ flex: 'none', fontSize: '0.8125rem', '& .MuiSelect-select': { py: '3px' } }}
+      >
+        {VIEWS.map(({ mode, title, needsMove }) => (
+          <MenuItem key={mode} value={mode} disabled={needsMove === true && !hasMove}>
+            {title}
+          </MenuItem>
+        ))}
+      </Select>
+    );
+  }
+  return (
+    <ToggleButtonGroup
+      exclusive
+      size="small"
+      value={view}
+      aria-label="View"
+      onChange={(_, next: ViewMode | null) => {
+        if (next) onView(next);
+      }}
+      sx={{ flex: 'none', '& .MuiToggleButton-root': { px: 0.9, whiteSpace: 'nowrap' } }}
+    >
+      {VIEWS.map(({ mode, title, help, needsMove }) => (
+        <ToggleButton key={mode} value={mode} title={help} disabled={needsMove === true && !hasMove}>
+          {title}
+        </ToggleButton>
+      ))}
+    </ToggleButtonGroup>
   );
 }

@@ -1,9 +1,13 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { api, type Photo } from '../api/client';
+import { useState } from 'react';
+import { api, type Photo, type Preset } from '../api/client';
+import { AddMovePanel } from '../gallery/AddMovePanel';
+import { LooksPanel } from '../gallery/LooksPanel';
 import { Ledger } from '../grade/Ledger';
+import { added, begunWith } from '../grade/ledgerEdits';
 import { MoveControls } from '../grade/MoveControls';
-import type { Move } from '../grade/looks';
+import type { Look, Move, MoveKind } from '../grade/looks';
 import type { Surroundings } from '../panels/panel';
 import type { GradeSession } from '../session/gradeSession';
 import type { SessionState } from '../session/grading';
@@ -26,8 +30,9 @@ interface Props {
   onFailure: (reason: unknown) => void;
 }
 
-/** On the right: the grade, move by move, and the controls of the one at hand. */
+/** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
 export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onFailure }: Props) {
+  const [adding, setAdding] = useState<'move' | 'look' | null>(null);
   const kept = grading.kept?.look;
   const summary = useQuery({
     queryKey: ['summary', photo.id, JSON.stringify(kept)],
@@ -36,28 +41,49 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
     placeholderData: keepPreviousData,
   }).data;
   const { look } = grading;
-  if (!look) {
+  if (!look) return <Waiting grading={grading} onRetry={session.retry} />;
+  const back = () => {
+    setAdding(null);
+  };
+  const put = ({ edit, id }: { edit: (look: Look) => Look; id: string | null }) => {
+    session.edit(edit);
+    if (id !== null) onSelect(id);
+    back();
+  };
+  if (adding === 'move') return <AddMovePanel photo={photo} source={surroundings.source} look={look} onBack={back} onKind={(kind: MoveKind) => { put(added(look, move?.id ?? null, kind)); }} />;
+  if (adding === 'look') {
     return (
-      <Box sx={{ p: 2, textAlign: 'center' }}>
-        {grading.phase === 'failed' ? (
-          <>
-            <Typography variant="body2" sx={{ mb: 1 }}>
-              {grading.failure}
-            </Typography>
-            <Button variant="outlined" onClick={session.retry}>
-              Try again
-            </Button>
-          </>
-        ) : (
-          <CircularProgress size={22} aria-label="Loading the grade" />
-        )}
-      </Box>
+      <LooksPanel
+        photo={photo}
+        look={look}
+        onBack={back}
+        onTake={(preset: Preset) => { put(begunWith(preset.look)); }}
+        onTry={(preset) => {
+          session.preview(preset && begunWith(preset.look).edit);
+        }}
+      />
     );
   }
   return (
     <>
-      <Box sx={{ maxHeight: '38%', display: 'flex', flexDirection: 'column', flex: 'none' }}>
-        <Ledger look={look} selected={move?.id ?? null} summary={summary ?? []} onSelect={onSelect} onEdit={session.edit} solo={judged?.solo ? judged.id : null} onSolo={(id) => { onJudge(id === null ? null : { id, solo: true, part: null }); }} />
+      <Box sx={{ maxHeight: '40%', display: 'flex', flexDirection: 'column', flex: 'none' }}>
+        <Ledger
+          look={look}
+          selected={move?.id ?? null}
+          summary={summary ?? []}
+          onSelect={onSelect}
+          onEdit={session.edit}
+          solo={judged?.solo ? judged.id : null}
+          onSolo={(id) => {
+            onJudge(id === null ? null : { id, solo: true, part: null });
+          }}
+          onAdd={() => {
+            setAdding('move');
+          }}
+          onLooks={() => {
+            setAdding('look');
+          }}
+        />
       </Box>
       {move && (
         <MoveControls
@@ -78,5 +104,24 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
         />
       )}
     </>
+  );
+}
+
+function Waiting({ grading, onRetry }: { grading: SessionState; onRetry: () => void }) {
+  return (
+    <Box sx={{ p: 2, textAlign: 'center' }}>
+      {grading.phase === 'failed' ? (
+        <>
+          <Typography variant="body2" sx={{ mb: 1 }}>
+            {grading.failure}
+          </Typography>
+          <Button variant="outlined" onClick={onRetry}>
+            Try again
+          </Button>
+        </>
+      ) : (
+        <CircularProgress size={22} aria-label="Loading the grade" />
+      )}
+    </Box>
   );
 }

@@ -1,29 +1,29 @@
-import { Box } from '@mui/material';
 import { useCallback, useState, type ReactNode } from 'react';
 import { api, type Photo } from '../api/client';
 import { strokesOf } from '../choose/choosing';
 import { useBreadthWheel } from '../choose/useBreadthWheel';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
-import { isAtRest, newMove, withField, type Move, type MoveKind } from '../grade/looks';
+import { FirstStepLine } from '../first/FirstStepLine';
+import { useFirstStep } from '../first/useFirstStep';
+import { newMove, withField, type Move, type MoveKind } from '../grade/looks';
+import { DeskPanels } from '../layout/DeskPanels';
 import type { Surroundings } from '../panels/panel';
-import type { ViewMode } from '../photo/PhotoRenderer';
 import { PhotoStage } from '../photo/PhotoStage';
-import { ToolBar } from '../photo/StageTools';
-import type { Place, StrokeShape, Tool } from '../photo/tools';
-import { PotsPanel } from '../pots/PotsPanel';
+import { ToolStrip } from '../photo/StageTools';
+import type { Place, StrokeShape } from '../photo/tools';
+import { ColoursPanel } from '../pots/ColoursPanel';
 import { ReadingsDrawer } from '../read/ReadingsDrawer';
 import { usePointed, useProbeReadings, useReadings, useSource } from '../read/useColours';
 import { applyPatch, patchOfMove } from '../session/lookPatch';
 import { useGradeSession } from '../session/useGradeSession';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import { useKeys } from '../shell/useKeys';
-import { greys } from '../theme';
 import { DeskBench } from './DeskBench';
 import { DeskFooter } from './DeskFooter';
 import { DeskHeader } from './DeskHeader';
 import { MovesPanel } from './MovesPanel';
-import { StageNotes } from './StageNotes';
-import { useFlash } from './useFlash';
+import { ToolWords } from './ToolWords';
+import { useFamilies } from './useFamilies';
 import { useGradedDot } from './useGradedDot';
 import { useJudging } from './useJudging';
 import { usePicking } from './usePicking';
@@ -31,6 +31,7 @@ import { usePins } from './usePins';
 import { usePulling } from './usePulling';
 import { useSelection } from './useSelection';
 import { useStage } from './useStage';
+import { chooses, useTools } from './useTools';
 import { shownView } from './views';
 
 interface Props {
@@ -53,16 +54,13 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   const { session, look } = grading;
   const { move, select } = useSelection(photo.id, look);
   const watch = move?.id ?? null;
-  const stage = useStage(photo);
-  const [view, setView] = useState<ViewMode>('result');
-  const [held, setHeld] = useState({ before: false, reached: false });
-  const [tool, setToolNow] = useState<Tool>('look');
   const [divide, setDivide] = useState(0.5);
   const [folded, setFolded] = useState(false);
   const [readingsOpen, setReadingsOpen] = useState(false);
   const [help, setHelp] = useState(false);
   const [attempt, setAttempt] = useState(0);
-  /** Which target, band, channel or curve of a kind is at hand. */
+  const [stale, setStale] = useState<string | null>(null);
+  /** Which row, channel or curve of a kind is at hand. */
   const [aspects, setAspects] = useState<Partial<Record<MoveKind, string>>>({});
   const aspect = move ? (aspects[move.kind] ?? null) : null;
   useGradedDot(photo.setId, photo.id, grading.kept?.look.moves.length);
@@ -77,17 +75,13 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   const { picking, pick, stop: stopPicking, take: takePicked } = usePicking(photo.id, onFailure);
   const { pulling, start: startPull, bar: pullBar } = usePulling(photo.id, session, move, aspect, onFailure);
   const { judged, setJudged, shown, onPreview } = useJudging(session, look, watch);
-  const { lit, setFlashing, setPot } = useFlash(photo.id, move, aspect);
-
-  const setTool = (next: Tool) => {
-    const chooses = (one: Tool) => one === 'choose' || one === 'hold';
-    // Choosing shows what is caught; leaving it shows the photo again.
-    if (!chooses(next) && chooses(tool) && view === 'reached') setView('result');
-    // A move that does something already is not widened by a stray click: choosing begins a new one.
-    if (next === 'choose' && !chooses(tool)) choosing.setFresh(move !== undefined && !isAtRest(move));
-    setToolNow(next);
-    if (next === 'probe') setReadingsOpen(true);
-  };
+  const families = useFamilies(photo.id, move, aspect);
+  const { tool, setTool, view, setView, held, holdBefore, holdReached } = useTools(choosing, move, () => {
+    setReadingsOpen(true);
+  });
+  const viewNow = shownView(view, held, move !== undefined);
+  const stage = useStage(photo, viewNow === 'beside' ? 2 : 1);
+  const first = useFirstStep(keptLook?.moves.length);
   useKeys({
     undo: session.undo,
     redo: session.redo,
@@ -98,14 +92,10 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
       const next = photos[(photos.findIndex(({ id }) => id === photo.id) + step + photos.length) % photos.length];
       if (next) onOpenPhoto(next.id);
     },
-    before: (before) => {
-      setHeld((now) => ({ ...now, before }));
-    },
-    reached: (reached) => {
-      setHeld((now) => ({ ...now, reached }));
-    },
+    before: holdBefore,
+    reached: holdReached,
     tool: setTool,
-    flash: setFlashing,
+    flash: families.setFlashing,
     escape: stopPicking,
     fold: () => {
       setFolded((now) => !now);
@@ -138,7 +128,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     }
   };
   const startOnPot = async (index: number) => {
-    setPot(null);
+    families.setPot(null);
     try {
       const { reach } = await api.potReach(photo.id, index);
       const begun = withField(newMove('shift'), { reach: reach ?? null });
@@ -147,6 +137,9 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
     } catch (reason) {
       onFailure(reason);
     }
+  };
+  const retry = () => {
+    setAttempt(attempt + 1);
   };
 
   const surroundings: Surroundings = {
@@ -158,24 +151,20 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
       if (move && strokesOf(move.reach, photo.key).some(({ as }) => as === 'held')) void choosing.again(move.id);
     },
     source, readings, pointed, pick, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
+    families: families.shares,
+    onLight: families.setFamily,
     photos,
   };
   const onAspect = (next: string) => {
     if (move) setAspects((now) => ({ ...now, [move.kind]: next }));
   };
-  const panel = (name: string, width: number, side: 'borderLeft' | 'borderRight', children: ReactNode) =>
-    !folded && (
-      <Box component="aside" aria-label={name} sx={{ width, flex: 'none', display: 'flex', flexDirection: 'column', bgcolor: greys.panel, [side]: `1px solid ${greys.line}`, minHeight: 0 }}>
-        {children}
-      </Box>
-    );
 
   return (
     <>
       <DeskHeader
         photo={photo}
         grading={grading}
-        view={shownView(view, held, move !== undefined)}
+        view={viewNow}
         onView={setView}
         hasMove={move !== undefined}
         zoom={stage.zoom}
@@ -196,71 +185,81 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
         sets={sets}
         deliver={deliver(photo)}
       />
-      <Box sx={{ flex: 1, display: 'flex', minHeight: 0 }}>
-        {panel('Colours', 152, 'borderRight', <PotsPanel source={source} readings={readings} onPoint={setPot} onChoose={(index) => { void startOnPot(index); }} />)}
-        <Box component="main" sx={{ flex: 1, display: 'flex', minWidth: 0, position: 'relative' }}>
-          <PhotoStage
-            photo={photo}
-            look={shown}
-            onPreview={onPreview}
-            watch={watch}
-            view={shownView(view, held, move !== undefined)}
-            viewport={stage.viewport}
-            onViewport={stage.setViewport}
-            size={stage.size}
-            frame={stage.frame}
-            pointerAt={stage.pointerAt}
-            tool={picking !== null ? 'probe' : tool}
-            onStroke={onStroke}
-            onPullStart={startPull}
-            onPull={(dx, dy, done) => {
-              pulling.to(dx, dy, done);
-            }}
-            onPullAbandoned={() => {
-              pulling.abandon();
-            }}
-            onPoint={point}
-            onTurn={tool === 'choose' || tool === 'hold' ? turn : undefined}
-            pins={pins}
-            onPin={movePin}
-            spot={lit}
-            asked={(tool === 'choose' || tool === 'hold') && picking === null ? (fit?.ask ?? null) : null}
-            divide={divide}
-            onDivide={setDivide}
-            attempt={attempt}
-            onRetry={() => {
-              setAttempt(attempt + 1);
-            }}
-          >
-            <ToolBar tool={tool} onTool={setTool} />
-            <StageNotes
-              tool={tool}
-              view={view}
-              move={move}
-              picking={picking}
-              onStopPicking={stopPicking}
-              judged={judged}
-              onShowAll={() => {
-                setJudged(null);
+      <DeskPanels
+        folded={folded}
+        left={<ColoursPanel source={source} readings={readings} onPoint={families.setPot} onChoose={(index) => { void startOnPot(index); }} />}
+        right={
+          <MovesPanel photo={photo} grading={grading} session={session} move={move} onSelect={select} onMove={onMove} judged={judged} onJudge={setJudged} aspect={aspect} onAspect={onAspect} surroundings={surroundings} onPointPot={families.setPot} onFailure={onFailure} />
+        }
+        photo={
+          <>
+            <ToolStrip tool={tool} onTool={setTool}>
+              <ToolWords
+                tool={tool}
+                view={view}
+                move={move}
+                stale={stale}
+                onRetry={retry}
+                picking={picking}
+                onStopPicking={stopPicking}
+                judged={judged}
+                onShowAll={() => {
+                  setJudged(null);
+                }}
+                choosing={choosing}
+                choosingState={choosingState}
+                fit={fit}
+                pullBar={pullBar}
+                idle={first.wanted ? <FirstStepLine onChoose={() => { setTool('choose'); }} onAway={first.away} /> : null}
+              />
+            </ToolStrip>
+            <PhotoStage
+              photo={photo}
+              look={shown}
+              onPreview={onPreview}
+              watch={watch}
+              view={viewNow}
+              viewport={stage.viewport}
+              onViewport={stage.setViewport}
+              size={stage.size}
+              panes={stage.panes}
+              frame={stage.frame}
+              pointerAt={stage.pointerAt}
+              tool={picking !== null ? 'probe' : tool}
+              onStroke={onStroke}
+              onPullStart={startPull}
+              onPull={(dx, dy, done) => {
+                pulling.to(dx, dy, done);
               }}
-              choosing={choosing}
-              choosingState={choosingState}
-              fit={fit}
-              pullBar={pullBar}
+              onPullAbandoned={() => {
+                pulling.abandon();
+              }}
+              onPoint={point}
+              onTurn={chooses(tool) ? turn : undefined}
+              pins={pins}
+              pinsCatch={picking === null && (tool === 'look' || tool === 'probe')}
+              onPin={movePin}
+              onUnpin={(index) => {
+                setProbes(probes.filter((_, i) => i !== index));
+              }}
+              spot={families.lit}
+              asked={chooses(tool) && picking === null ? (fit?.ask ?? null) : null}
+              divide={divide}
+              onDivide={setDivide}
+              attempt={attempt}
+              onRetry={retry}
+              onStale={setStale}
             />
-          </PhotoStage>
-        </Box>
-        {panel(
-          'Moves',
-          284,
-          'borderLeft',
-          <MovesPanel photo={photo} grading={grading} session={session} move={move} onSelect={select} onMove={onMove} judged={judged} onJudge={setJudged} aspect={aspect} onAspect={onAspect} surroundings={surroundings} onPointPot={setPot} onFailure={onFailure} />,
-        )}
-      </Box>
-      {!folded && !readingsOpen && (
-        <DeskBench photoId={photo.id} kept={keptLook} move={move} onMove={onMove} surroundings={surroundings} aspect={aspect} onAspect={onAspect} />
-      )}
-      {readingsOpen && <ReadingsDrawer source={source?.scopes} result={readings?.scopes} probes={probes} readings={probeReadings} onProbes={setProbes} />}
+          </>
+        }
+        below={
+          readingsOpen
+            ? { part: 'readings', content: <ReadingsDrawer source={source?.scopes} result={readings?.scopes} probes={probes} readings={probeReadings} onProbes={setProbes} /> }
+            : folded
+              ? null
+              : { part: 'bench', content: <DeskBench photoId={photo.id} kept={keptLook} move={move} onMove={onMove} surroundings={surroundings} aspect={aspect} onAspect={onAspect} /> }
+        }
+      />
       <DeskFooter strip={strip} pointed={pointed} probes={probes.length} open={readingsOpen} onOpen={setReadingsOpen} />
       <ShortcutsDialog open={help} onClose={() => { setHelp(false); }} />
     </>

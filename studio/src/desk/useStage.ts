@@ -1,13 +1,13 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Photo } from '../api/client';
-import { FIT, panned, toggled, zoomAt, zoomOf, type Size, type Viewport } from '../photo/viewport';
+import { FIT, paneOf, panned, toggled, zoomAt, zoomOf, type Size, type Viewport } from '../photo/viewport';
 
 const ZOOM_STEP = 1.25;
 /** Share of the window that an arrow key moves the photo by. */
 const PAN_SHARE = 0.12;
 
 /** How the photo lies in the window, and the keys that move it. The size of the window is followed, whatever changes it. */
-export function useStage(photo: Photo) {
+export function useStage(photo: Photo, panes: 1 | 2) {
   const frame = useRef<HTMLDivElement>(null);
   const pointerAt = useRef<{ x: number; y: number } | null>(null);
   const [size, setSize] = useState<Size>({ width: 0, height: 0 });
@@ -24,25 +24,28 @@ export function useStage(photo: Photo) {
       observer.disconnect();
     };
   }, []);
+  /** One of the views that stand on the stage. */
+  const pane = paneOf(size, panes);
   /** Where a key acts: under the pointer, or in the middle when it is elsewhere. */
-  const there = () => pointerAt.current ?? { x: size.width / 2, y: size.height / 2 };
+  const there = () => pointerAt.current ?? { x: pane.width / 2, y: pane.height / 2 };
   return {
     frame,
     pointerAt,
     size,
+    panes,
     viewport,
     setViewport,
-    zoom: size.width > 0 ? zoomOf(viewport, photo, size) : 0,
+    zoom: size.width > 0 ? zoomOf(viewport, photo, pane) : 0,
     toggleZoom: () => {
       const { x, y } = there();
-      setViewport((now) => toggled(now, photo, size, x, y));
+      setViewport((now) => toggled(now, photo, pane, x, y));
     },
     zoomBy: (steps: number) => {
       const { x, y } = there();
-      setViewport((now) => zoomAt(now, photo, size, x, y, ZOOM_STEP ** steps));
+      setViewport((now) => zoomAt(now, photo, pane, x, y, ZOOM_STEP ** steps));
     },
     pan: (right: number, down: number) => {
-      setViewport((now) => panned(now, photo, size, -right * PAN_SHARE * size.width, -down * PAN_SHARE * size.height));
+      setViewport((now) => panned(now, photo, pane, -right * PAN_SHARE * pane.width, -down * PAN_SHARE * pane.height));
     },
   };
 }

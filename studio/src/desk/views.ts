@@ -12,6 +12,7 @@ export const VIEWS: ViewInfo[] = [
   { mode: 'result', title: 'Result', help: 'The photo as graded' },
   { mode: 'source', title: 'Source', help: 'The photo as it came; hold B for a quick look' },
   { mode: 'split', title: 'Split', help: 'Source on the left, result on the right; drag the divider' },
+  { mode: 'beside', title: 'Side by side', help: 'Source and result whole, next to each other; zoom and movement are linked' },
   { mode: 'reached', title: 'Reached', help: 'What the chosen move reaches, the rest in grey; hold R for a quick look', needsMove: true },
   { mode: 'matte', title: 'Matte', help: 'The reach itself: white is fully moved, black is left alone', needsMove: true },
   { mode: 'tone', title: 'Tone', help: 'Tone plate: the strongest channel alone. Tone plate times colour plate is the photo' },

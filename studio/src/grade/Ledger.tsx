@@ -1,10 +1,10 @@
-import { Box, Menu, MenuItem, Typography } from '@mui/material';
+import AddIcon from '@mui/icons-material/Add';
+import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../api/client';
 import { greys } from '../theme';
-import { AddMove } from './AddMove';
 import { LedgerRow } from './LedgerRow';
-import { added, atRest, begunWith, duplicated, named, placed, removed, shifted, switched, type Edit } from './ledgerEdits';
+import { atRest, duplicated, named, placed, removed, shifted, switched, type Edit } from './ledgerEdits';
 import { newId, type Look } from './looks';
 
 interface Props {
@@ -17,10 +17,12 @@ interface Props {
   /** Id of the only move that is shown; null while all are. */
   solo: string | null;
   onSolo: (id: string | null) => void;
+  onAdd: () => void;
+  onLooks: () => void;
 }
 
 /** The grade, move by move, in plain words. */
-export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo }: Props) {
+export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo, onAdd, onLooks }: Props) {
   /** The move that is dragged, and the place it would go to. */
   const [dragged, setDragged] = useState<{ id: string; from: number; to: number } | null>(null);
   const [menu, setMenu] = useState<{ at: HTMLElement; id: string } | null>(null);
@@ -36,7 +38,6 @@ export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo
     if (next && id === selected) onSelect(next.id);
   };
   const keys = (id: string, index: number) => (event: KeyboardEvent) => {
-    if (event.target !== event.currentTarget) return;
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
     if (event.altKey && step !== undefined) onEdit(shifted(id, step));
     else if (step !== undefined) onSelect((moves[index + step] ?? moves[index])?.id ?? id);
@@ -56,28 +57,20 @@ export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo
   return (
     <Box component="section" aria-label="Grade" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', px: 1.5, pt: 1, pb: 0.5 }}>
-        <Typography variant="subtitle2" sx={{ flex: 1 }}>
+        <Typography variant="subtitle2" component="h2" sx={{ flex: 1 }}>
           Grade
         </Typography>
-        <AddMove
-          onKind={(kind) => {
-            const { edit, id } = added(look, selected, kind);
-            onEdit(edit);
-            onSelect(id);
-          }}
-          onPreset={(preset) => {
-            const { edit, id } = begunWith(preset.look);
-            onEdit(edit);
-            if (id !== null) onSelect(id);
-          }}
-        />
+        <Button onClick={onLooks}>Looks</Button>
+        <Button startIcon={<AddIcon />} onClick={onAdd}>
+          Add a move
+        </Button>
       </Box>
       {moves.length === 0 ? (
         <Typography variant="body2" sx={{ px: 1.5, pb: 1.5, color: greys.quiet }}>
-          Nothing is changed yet. Choose a colour on the photo or in the list on the left, or add a move: <b>shift</b> for one colour, <b>neutralise</b> against a cast, <b>band mix</b> for families of hues.
+          Nothing is changed yet.
         </Typography>
       ) : (
-        <Box role="listbox" aria-label="Moves" sx={{ overflowY: 'auto', px: 0.75, pb: 0.75 }}>
+        <Box component="ol" aria-label="Moves" sx={{ m: 0, listStyle: 'none', overflowY: 'auto', px: 0.75, pb: 0.75 }}>
           {moves.map((move, index) => (
             <LedgerRow
               key={move.id}

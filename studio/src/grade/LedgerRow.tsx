@@ -1,11 +1,11 @@
 import MoreIcon from '@mui/icons-material/MoreVert';
-import { Box, IconButton, InputBase, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, ButtonBase, IconButton, InputBase, Switch, Tooltip, Typography } from '@mui/material';
 import { useEffect, useRef, type DragEvent, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../api/client';
 import { SwatchPair } from '../controls/SwatchPair';
 import { moveWords } from '../panels';
 import { greys } from '../theme';
-import { isOn, kindTitle, plain, strengthOf, type Move } from './looks';
+import { amountOf, isOn, kindTitle, plain, type Move } from './looks';
 import { reachWords } from './ReachEditor';
 
 interface Props {
@@ -33,26 +33,22 @@ const DRAGGED = 'text/x-move';
 /** One move of the grade, in plain words. */
 export function LedgerRow({ move, number, selected, naming, summary, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: Props) {
   const on = isOn(move);
-  const strength = strengthOf(move);
+  const amount = amountOf(move);
   const name = move.label ? move.label : kindTitle(move.kind);
-  const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', strength < 100 ? `at ${plain(strength)} %` : ''].filter((part) => part !== '').join(' · ');
-  const row = useRef<HTMLDivElement>(null);
+  const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', amount < 100 ? `at ${plain(amount)} %` : ''].filter((part) => part !== '').join(' · ');
+  const row = useRef<HTMLLIElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {
     if (!selected) return;
     row.current?.scrollIntoView({ block: 'nearest' });
     // Keys go on from the move that was chosen or moved, as long as they were in the list.
     const list = row.current?.parentElement;
-    if (list?.contains(document.activeElement) && document.activeElement?.getAttribute('role') === 'option') row.current?.focus();
+    if (list?.contains(document.activeElement) && document.activeElement?.hasAttribute('data-move')) button.current?.focus();
   }, [selected, number]);
   return (
     <Box
+      component="li"
       ref={row}
-      role="option"
-      aria-selected={selected}
-      aria-label={`Move ${String(number)}: ${name}`}
-      tabIndex={selected ? 0 : -1}
-      onClick={onSelect}
-      onKeyDown={onKeyDown}
       draggable={!naming}
       onDragStart={(event: DragEvent) => {
         event.dataTransfer.effectAllowed = 'move';
@@ -73,34 +69,41 @@ export function LedgerRow({ move, number, selected, naming, summary, onSelect, o
         onDragEnd(false);
       }}
       style={{ boxShadow: dropsHere === 'above' ? '0 -2px 0 #fff' : dropsHere === 'below' ? '0 2px 0 #fff' : undefined }}
-      sx={{ display: 'flex', alignItems: 'center', gap: 1, px: 0.75, py: 0.5, borderRadius: 1, cursor: 'default', bgcolor: selected ? '#505050' : 'transparent', '&:hover': { bgcolor: selected ? '#505050' : greys.raised } }}
+      sx={{ position: 'relative', display: 'grid', gridTemplateColumns: '1fr auto auto auto', alignItems: 'center', columnGap: 0.5, pl: 0.5, py: '3px', borderRadius: 1, bgcolor: selected ? '#505050' : 'transparent', '&:hover': { bgcolor: selected ? '#505050' : greys.raised } }}
     >
-      <Typography variant="caption" sx={{ width: 14, textAlign: 'right', flex: 'none' }}>
-        {number}
-      </Typography>
-      <Box sx={{ flex: 1, minWidth: 0, opacity: on ? 1 : 0.5 }}>
+      {/* The whole row chooses; what can be done besides lies over it. */}
+      <ButtonBase
+        ref={button}
+        data-move
+        data-inset
+        aria-label={`Move ${String(number)}: ${name}${on ? '' : ', off'}. ${details}`}
+        aria-pressed={selected}
+        tabIndex={selected ? 0 : -1}
+        onClick={onSelect}
+        onDoubleClick={onStartNaming}
+        onKeyDown={onKeyDown}
+        sx={{ position: 'absolute', inset: 0, borderRadius: 1 }}
+      />
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 0.75, minWidth: 0, pointerEvents: naming ? 'auto' : 'none', position: 'relative' }}>
+        <Typography variant="caption" component="span" sx={{ width: 14, textAlign: 'right', flex: 'none' }}>
+          {number}
+        </Typography>
         {naming ? (
           <NameField name={name} onName={onName} />
         ) : (
-          <Typography variant="body2" noWrap sx={{ fontWeight: 600 }} onDoubleClick={onStartNaming}>
+          <Typography variant="body2" component="span" noWrap title={name} sx={{ fontWeight: 600, color: on ? greys.text : greys.quiet }}>
             {name}
           </Typography>
         )}
-        <Tooltip title={details} placement="left">
-          <Typography variant="caption" noWrap component="div">
-            {details}
-          </Typography>
-        </Tooltip>
       </Box>
-      <SwatchPair before={summary?.before} after={summary?.after} />
+      <Box sx={{ pointerEvents: 'none', opacity: on ? 1 : 0.5 }}>
+        <SwatchPair before={summary?.before} after={summary?.after} />
+      </Box>
       <Tooltip title={on ? 'Switch this move off' : 'Switch this move on'}>
         <Switch
           size="small"
           checked={on}
           slotProps={{ input: { 'aria-label': `Move ${String(number)} on` } }}
-          onClick={(event) => {
-            event.stopPropagation();
-          }}
           onChange={(_, next) => {
             onSwitch(next);
           }}
@@ -108,14 +111,17 @@ export function LedgerRow({ move, number, selected, naming, summary, onSelect, o
       </Tooltip>
       <IconButton
         aria-label={`More for move ${String(number)}`}
-        sx={{ ml: -1, mr: -0.75 }}
+        sx={{ p: 0.25, ml: -0.75 }}
         onClick={(event) => {
-          event.stopPropagation();
           onMenu(event.currentTarget);
         }}
       >
         <MoreIcon fontSize="small" />
       </IconButton>
+      <Typography variant="caption" component="div" sx={{ gridColumn: '1 / -1', pl: '20px', pr: 0.5, fontSize: '0.72rem', lineHeight: 1.25, pointerEvents: 'none', color: selected ? greys.text : greys.quiet, overflowWrap: 'anywhere' }}>
+        {details}
+        {on ? '' : ' · off'}
+      </Typography>
     </Box>
   );
 }

@@ -4,10 +4,10 @@ import { useState } from 'react';
 import { SpillList } from '../choose/SpillList';
 import { ValueSlider } from '../controls/ValueSlider';
 import { panelOf } from '../panels';
-import { percent } from '../pots/PotsPanel';
+import { percent } from '../pots/percent';
 import type { PanelProps, Surroundings } from '../panels/panel';
 import { greys } from '../theme';
-import { kindHelp, kindTitle, strengthOf, withField, type Move, type MoveKind } from './looks';
+import { kindHelp, kindTitle, amountOf, withField, type Move, type MoveKind } from './looks';
 import { ReachEditor, reachWords } from './ReachEditor';
 
 interface Props extends Surroundings {
@@ -22,7 +22,7 @@ interface Props extends Surroundings {
   onFailure: (reason: unknown) => void;
 }
 
-/** The controls of the move at hand: its own, its strength, and what it reaches. */
+/** The controls of the move at hand: its own, its amount, and what it reaches. */
 export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPart, ...around }: Props) {
   const { source, readings } = around;
   const [reachOpen, setReachOpen] = useState(false);
@@ -31,15 +31,15 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
   const parts = (panel.parts ?? []) as { title: string }[];
   return (
     <Box component="section" aria-label="Controls of the move" sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
-      <Typography variant="subtitle2">{kindTitle(move.kind)}</Typography>
+      <Typography variant="subtitle2" component="h2">{kindTitle(move.kind)}</Typography>
       <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
         {kindHelp(move.kind)}
       </Typography>
       <Controls move={move as never} onChange={onChange} {...around} />
       {parts.length > 1 && (
-        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.25, mt: 0.5 }} role="group" aria-label="Judge a part alone">
-          <Tooltip placement="left" title="Shows the photo with only this part of the move, to judge it. The move itself is not changed.">
-            <Typography variant="caption">Judge alone:</Typography>
+        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.25, mt: 0.5 }} role="group" aria-label="Show one part only">
+          <Tooltip placement="left" title="Shows the photo with only this part of the move, to see what it does. The move itself is not changed.">
+            <Typography variant="caption">Show only</Typography>
           </Tooltip>
           {parts.map(({ title }) => (
             <ToggleButton
@@ -50,7 +50,7 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
               onChange={() => {
                 onPart(part === title ? null : title);
               }}
-              sx={{ py: 0, px: 0.75, fontSize: '0.7rem', border: 'none' }}
+              sx={{ py: 0, px: 0.75, fontSize: '0.75rem', border: 'none' }}
             >
               {title}
             </ToggleButton>
@@ -59,9 +59,9 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
       )}
       <Box sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
         <ValueSlider
-          label="Strength of the move"
+          label="Amount of the move"
           help="How much of the change is mixed in."
-          value={strengthOf(move)}
+          value={amountOf(move)}
           min={0}
           max={100}
           rest={100}
@@ -79,7 +79,7 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
         sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.5, py: 0.75, borderTop: `1px solid ${greys.line}`, textAlign: 'left' }}
       >
         <ExpandIcon fontSize="small" sx={{ transform: reachOpen ? 'none' : 'rotate(-90deg)' }} />
-        <Typography variant="subtitle2">Reach</Typography>
+        <Typography variant="subtitle2" component="span">Reach</Typography>
         <Typography variant="caption" noWrap sx={{ flex: 1 }}>
           {reachWords(move.reach)}
         </Typography>

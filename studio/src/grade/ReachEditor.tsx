@@ -21,7 +21,7 @@ interface Props {
 
 const CHROMA = { ...AXES.chroma, max: windowLimit('chroma'), step: 0.005 };
 
-/** Which colours a move acts on: stretches of hue, strength and lightness, each with soft edges, less the held colours. */
+/** Which colours a move acts on: stretches of hue, saturation and lightness, each with soft edges, less the held colours. */
 export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoKey, onUnstroke, onInverted }: Props) {
   const now: Reach = reach ?? {};
   const change = (part: Partial<Reach>, keep: boolean) => {
@@ -52,7 +52,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoK
         }}
       />
       <WindowStrip
-        label="Strength"
+        label="Saturation"
         whole="dull to vivid"
         value={now.chroma ?? null}
         start={{ from: 0.06, to: windowLimit('chroma'), softFrom: 0.03, softTo: 0 }}
@@ -64,7 +64,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoK
         }}
       />
       <WindowStrip
-        label="Light"
+        label="Lightness"
         whole="dark to light"
         value={now.light ?? null}
         start={{ from: 0.3, to: 1, softFrom: 0.15, softTo: 0 }}
@@ -182,7 +182,7 @@ export function reachWords(reach: Reach | null | undefined): string {
   const words: string[] = [];
   if (reach.learned) words.push(learnedWords(reach.learned.strokes ?? []));
   if (reach.hue) words.push(`hues ${String(Math.round(reach.hue.from))}–${String(Math.round(reach.hue.to))}°`);
-  if (reach.chroma) words.push(reach.chroma.from > 0.02 ? 'stronger colours' : 'weaker colours');
+  if (reach.chroma) words.push(reach.chroma.from > 0.02 ? 'vivid colours' : 'dull colours');
   if (reach.light) words.push(reach.light.from > 0.01 ? (reach.light.to < 0.99 ? 'some tones' : 'lighter tones') : 'darker tones');
   if ((reach.held ?? []).length > 0) words.push(`${String((reach.held ?? []).length)} held`);
   const text = words.length === 0 ? 'everything' : words.join(', ');

@@ -77,7 +77,7 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
   if (!value) {
     return (
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 28 }}>
-        <Typography variant="body2" sx={{ width: 62 }}>
+        <Typography variant="body2" sx={{ width: 78 }}>
           {label}
         </Typography>
         <Typography variant="caption" sx={{ flex: 1 }}>
@@ -176,17 +176,19 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
           />
         ))}
       </Box>
-      <Box sx={{ display: 'flex', justifyContent: 'space-between' }}>
+      <Box sx={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)' }}>
         {(
           [
-            ['softFrom', softFrom, softMax, 'soft'],
+            ['softFrom', softFrom, softMax, 'soft before'],
             ['from', value.from, limit, 'from'],
             ['to', value.to, limit, 'to'],
-            ['softTo', softTo, softMax, 'soft'],
+            ['softTo', softTo, softMax, 'soft after'],
           ] as const
         ).map(([field, now, top, word]) => (
-          <Box key={field} sx={{ display: 'flex', alignItems: 'center' }}>
-            <Typography variant="caption">{word}</Typography>
+          <Box key={field} sx={{ display: 'flex', flexDirection: 'column', alignItems: 'center', minWidth: 0 }}>
+            <Typography variant="caption" sx={{ lineHeight: 1.1, fontSize: '0.7rem' }}>
+              {word}
+            </Typography>
             <NumberField
               label={`${label}, ${names[field]}`}
               value={now}

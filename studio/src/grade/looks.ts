@@ -99,7 +99,8 @@ export function isOn(move: Move): boolean {
   return move.on ?? true;
 }
 
-export function strengthOf(move: Move): number {
+/** How much of a move applies, in per cent; files call it strength. */
+export function amountOf(move: Move): number {
   return move.strength ?? 100;
 }
 

@@ -129,6 +129,8 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
 
 export const curvesPanel: MovePanel<'curves'> = {
   kind: 'curves',
+  wish: 'light',
+  sample: () => ({ params: { all: [[0, 0], [64, 40], [190, 216], [255, 255]] } }),
   Controls,
   words: (move) => {
     const names = CHANNELS.filter((channel) => changed(move, channel)).map((channel) => `${channel === 'all' ? 'all channels' : channel} (${String(pointsOf(move, channel).length)} points)`);

@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { ColourField } from '../controls/ColourField';
 import { settingInfo } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
+import { around, plainestPot } from './samples';
 import { partsOf, settingWords, Sliders, withParams } from './settings';
 
 const PULLS = ['hue', 'chroma', 'lightness'] as const;
@@ -60,6 +61,8 @@ function Controls({ move, onChange, pick, picking, readings, probeColours, photo
 
 export const evenOutPanel: MovePanel<'even-out'> = {
   kind: 'even-out',
+  wish: 'recolour',
+  sample: (source) => ({ params: { anchor: plainestPot(source)?.colour ?? null, hue: 100, chroma: 90, lightness: 55 }, reach: around(plainestPot(source)) }),
   Controls,
   words: (move) => (move.params?.anchor ? `to ${move.params.anchor}: ${settingWords(move, PULLS)}` : 'no colour given yet'),
   parts: partsOf('even-out', PULLS),

@@ -4,6 +4,7 @@ import { CurveEditor, type CurvePoint } from '../controls/CurveEditor';
 import { NumberField } from '../controls/NumberField';
 import { settingInfo } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
+import { hueOf, plainestPot } from './samples';
 import { withParams } from './settings';
 import { useDrawing } from './useDrawing';
 
@@ -143,6 +144,12 @@ function Bench({ move, onChange, aspect, onAspect }: Props) {
 
 export const hueCurvesPanel: MovePanel<'hue-curves'> = {
   kind: 'hue-curves',
+  wish: 'all',
+  sample: (source) => {
+    const hue = hueOf(plainestPot(source));
+    const around: CurvePoint[] = [[(hue + 315) % 360, 0], [hue, -95], [(hue + 45) % 360, 0]];
+    return { params: { saturation: around.sort((a, b) => a[0] - b[0]) } };
+  },
   Controls,
   Bench,
   words: (move) => {

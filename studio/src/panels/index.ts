@@ -31,6 +31,10 @@ const PANELS: { [K in MoveKind]: MovePanel<K> } = {
 
 export const KINDS = Object.keys(PANELS) as MoveKind[];
 
+export function panelOfKind(kind: MoveKind): MovePanel<MoveKind> {
+  return PANELS[kind] as unknown as MovePanel<MoveKind>;
+}
+
 export function panelOf<K extends MoveKind>(move: MoveOf<K>): MovePanel<K> {
   return PANELS[move.kind as K] as MovePanel<K>;
 }

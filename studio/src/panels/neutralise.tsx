@@ -2,6 +2,7 @@ import { Box, Typography } from '@mui/material';
 import { ColourField } from '../controls/ColourField';
 import { settingInfo } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
+import { greyestPot } from './samples';
 import { withParams } from './settings';
 
 const ZONES = ['all', 'shadows', 'midtones', 'highlights'] as const;
@@ -42,6 +43,8 @@ function Controls({ move, onChange, pick, picking }: PanelProps<'neutralise'>) {
 
 export const neutralisePanel: MovePanel<'neutralise'> = {
   kind: 'neutralise',
+  wish: 'cast',
+  sample: (source) => ({ params: { all: greyestPot(source)?.colour ?? null } }),
   Controls,
   words: ({ params = {} }) => {
     const zones = ZONES.slice(1).filter((zone) => params[zone]);

@@ -1,6 +1,6 @@
 import type { ComponentType } from 'react';
 import type { Photo, ProbeReading, Readings, Source } from '../api/client';
-import type { MoveKind, MoveOf } from '../grade/looks';
+import type { MoveKind, MoveOf, Reach } from '../grade/looks';
 
 /** What surrounds a move's controls: the photo's colours, and ways to point at it. */
 export interface Surroundings {
@@ -12,6 +12,10 @@ export interface Surroundings {
   pick: (what: string, done: (colour: string) => void) => void;
   /** What is being picked, in the words given to pick(); null for nothing. */
   picking: string | null;
+  /** How much of the photo each family of the move holds; undefined while that is not known. */
+  families: Record<string, number> | undefined;
+  /** Lights up one family of the move on the photo; null for none. */
+  onLight: (family: string | null) => void;
   /** Colours of pinned probes, as the grade leaves them. */
   probeColours: string[];
   /** The photos of the set. */
@@ -46,16 +50,29 @@ export interface Pull<K extends MoveKind> {
   apply: (move: MoveOf<K>, reading: ProbeReading, right: number, up: number, mode: string, nearestOnly: boolean, aspect: string | null) => MoveOf<K>;
 }
 
+/** What one wants when one adds a move, in the order of the work. */
+export type Wish = 'recolour' | 'cast' | 'all' | 'light';
+
+/** The families that a move divides colours into, as the core has them. */
+export interface Families<K extends MoveKind> {
+  /** The family at hand, which a key can light up on the photo. */
+  at: (move: MoveOf<K>, aspect: string | null) => string;
+  /** Settings of the move that decide what is in a family; none for most kinds. */
+  params?: (move: MoveOf<K>) => NonNullable<MoveOf<K>['params']>;
+}
+
 /** What the studio knows of a kind of move. */
 export interface MovePanel<K extends MoveKind> {
   kind: K;
+  wish: Wish;
+  /** Settings that show plainly on a photo what the kind does, given that photo's colours. */
+  sample: (source: Source) => { params: NonNullable<MoveOf<K>['params']>; reach?: Reach };
   Controls: ComponentType<PanelProps<K>>;
   /** Its settings in one line. */
   words: (move: MoveOf<K>) => string;
   pull?: Pull<K>;
-  /** The family of colours at hand, which a key can flash on the photo. */
-  family?: (move: MoveOf<K>, aspect: string | null) => string;
-  /** Drawn on the bench over the photo's colours, hue across. */
+  families?: Families<K>;
+  /** Drawn on the bench over the photo's colours, hue across; in the place of the reach, unless that is asked for. */
   Bench?: ComponentType<PanelProps<K>>;
   /** Parts that can be judged alone: the move with only that part in it. */
   parts?: { title: string; only: (move: MoveOf<K>) => MoveOf<K> }[];

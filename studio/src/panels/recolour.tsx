@@ -3,6 +3,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { ColourField } from '../controls/ColourField';
 import { settingInfo } from '../grade/looks';
 import type { MovePanel, PanelProps } from './panel';
+import { around, plainestPot } from './samples';
 import { Flag, partsOf, Sliders, withParams } from './settings';
 
 const AMOUNTS = ['hue', 'chroma', 'lightness'] as const;
@@ -59,6 +60,8 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
 
 export const recolourPanel: MovePanel<'recolour'> = {
   kind: 'recolour',
+  wish: 'recolour',
+  sample: (source) => ({ params: { anchor: plainestPot(source)?.colour ?? null, target: '#6b4a86' }, reach: around(plainestPot(source)) }),
   Controls,
   words: ({ params = {} }) => (params.anchor && params.target ? `${params.anchor} → ${params.target}${params.keepTone ? ', tone kept' : ''}` : 'no colours given yet'),
   parts: partsOf('recolour', AMOUNTS).map(({ title, only }, i) => ({

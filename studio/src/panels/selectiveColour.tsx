@@ -1,117 +1,92 @@
-import { Box, ButtonBase, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
-import { ValueSlider } from '../controls/ValueSlider';
+import { Box, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
 import { settingInfo, signed, withField, type MoveOf } from '../grade/looks';
-import { percent } from '../pots/PotsPanel';
-import { greys } from '../theme';
+import { MixTable } from '../mix/MixTable';
+import type { MixColumn } from '../mix/mixing';
+import { cellOf, pulledShares, withCells } from './mixed';
 import type { MovePanel, PanelProps } from './panel';
 
 const TARGETS = ['reds', 'yellows', 'greens', 'cyans', 'blues', 'magentas', 'whites', 'neutrals', 'blacks'] as const;
 type Target = (typeof TARGETS)[number];
 const INKS = ['cyan', 'magenta', 'yellow', 'black'] as const;
-const ENDS = { cyan: ['red', 'cyan'], magenta: ['green', 'magenta'], yellow: ['blue', 'yellow'], black: ['lighter', 'darker'] } satisfies Record<(typeof INKS)[number], [string, string]>;
-/** A dull chip of each family: enough to find it, too little to sway the eye. */
-const CHIP: Record<Target, string> = {
+type Ink = (typeof INKS)[number];
+const LESS: Record<Ink, string> = { cyan: 'red', magenta: 'green', yellow: 'blue', black: 'light' };
+/** A dull swatch of each family: enough to find it, too little to sway the eye. */
+const SWATCH: Record<Target, string> = {
   reds: '#b5524c', yellows: '#b9a546', greens: '#5c9a5a', cyans: '#4f9a9e', blues: '#5a6cb0', magentas: '#a65a9e',
   whites: '#e8e8e8', neutrals: '#8c8c8c', blacks: '#1c1c1c',
 };
 
-function touched(move: MoveOf<'selective-colour'>, target: Target): boolean {
-  return INKS.some((ink) => (move.params?.[target]?.[ink] ?? 0) !== 0);
-}
+type Move = MoveOf<'selective-colour'>;
+const touched = (move: Move, target: Target) => INKS.some((ink) => cellOf(move, target, ink) !== 0);
 
 /** The target at hand: the one chosen, or the first that is changed. */
-function targetOf(move: MoveOf<'selective-colour'>, aspect: string | null): Target {
+function targetOf(move: Move, aspect: string | null): Target {
   return TARGETS.find((name) => name === aspect) ?? TARGETS.find((name) => touched(move, name)) ?? 'reds';
 }
 
-function Controls({ move, onChange, source, pointed, aspect, onAspect }: PanelProps<'selective-colour'>) {
-  const target = targetOf(move, aspect);
-  const most = Math.max(0.01, ...Object.values(source?.targets ?? {}));
-  const method = move.params?.method ?? 'relative';
+function Controls({ move, onChange, families, pointed, onAspect, onLight }: PanelProps<'selective-colour'>) {
+  const columns: MixColumn[] = INKS.map((ink) => {
+    const { title, min, max, unit } = settingInfo('selective-colour', 'reds', ink);
+    return { id: ink, title: title.toLowerCase(), less: LESS[ink], min, max, unit };
+  });
+  const method = settingInfo('selective-colour', 'method');
   return (
     <Box>
-      <Box role="radiogroup" aria-label="Target" sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.5, mb: 1 }}>
-        {TARGETS.map((name) => (
-          <ButtonBase
-            key={name}
-            role="radio"
-            aria-checked={name === target}
-            onClick={() => {
-              onAspect(name);
-            }}
-            title={source ? `${percent(source.targets[name] ?? 0)} of this photo` : ''}
-            sx={{
-              position: 'relative',
-              overflow: 'hidden',
-              justifyContent: 'flex-start',
-              gap: 0.75,
-              px: 0.5,
-              py: 0.5,
-              borderRadius: 1,
-              bgcolor: name === target ? '#5e5e5e' : greys.raised,
-              outline: name === target ? '1px solid #d0d0d0' : 'none',
-            }}
-          >
-            <Box sx={{ width: 12, height: 12, flex: 'none', borderRadius: 0.5, bgcolor: CHIP[name], border: '1px solid #222' }} />
-            <Typography variant="body2" sx={{ fontSize: '0.78rem' }}>
-              {settingInfo('selective-colour', name).title}
-            </Typography>
-            {/* How much of the photo each target holds, and of the colour under the pointer. */}
-            <Box style={{ width: `${String(((source?.targets[name] ?? 0) / most) * 100)}%` }} sx={{ position: 'absolute', left: 0, bottom: 0, height: 3, bgcolor: '#9a9a9a' }} />
-            <Box style={{ width: `${String((pointed?.targets[name] ?? 0) * 100)}%` }} sx={{ position: 'absolute', left: 0, top: 0, height: 2, bgcolor: '#fff' }} />
-            {touched(move, name) && <Box aria-label="changed" sx={{ ml: 'auto', width: 5, height: 5, borderRadius: '50%', bgcolor: '#fff' }} />}
-          </ButtonBase>
-        ))}
-      </Box>
-      {INKS.map((ink) => {
-        const info = settingInfo('selective-colour', target, ink);
-        return (
-          <ValueSlider
-            key={ink}
-            label={info.title}
-            help={info.help}
-            ends={ENDS[ink]}
-            value={move.params?.[target]?.[ink] ?? info.rest}
-            min={info.min}
-            max={info.max}
-            rest={info.rest}
-            unit={info.unit}
-            onChange={(value, keep) => {
-              onChange(withField(move, { params: { ...move.params, [target]: { ...move.params?.[target], [ink]: value } } }), keep);
-            }}
-          />
-        );
-      })}
-      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', mt: 0.5 }}>
-        <Tooltip title={settingInfo('selective-colour', 'method').help} placement="left">
-          <Typography variant="body2">Method</Typography>
-        </Tooltip>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={method}
-          aria-label="Method"
-          onChange={(_, next: 'relative' | 'absolute' | null) => {
-            if (next) onChange(withField(move, { params: { ...move.params, method: next } }), true);
-          }}
-        >
-          <ToggleButton value="relative">Relative</ToggleButton>
-          <ToggleButton value="absolute">Absolute</ToggleButton>
-        </ToggleButtonGroup>
-      </Box>
+      <MixTable
+        label="Ink of each family"
+        columns={columns}
+        rows={TARGETS.map((name) => ({ id: name, title: settingInfo('selective-colour', name).title, swatch: SWATCH[name], share: families?.[name] ?? null, marked: pointed?.families[name] ?? 0 }))}
+        valueOf={(row, column) => cellOf(move, row, column)}
+        onChange={(changes, keep) => {
+          onChange(withCells(move, changes), keep);
+        }}
+        onRow={onAspect}
+        onLight={onLight}
+      />
+      <Tooltip title={method.help} placement="left">
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={(move.params?.method ?? 'relative') === 'relative'}
+              onChange={(_, proportion) => {
+                onChange(withField(move, { params: { ...move.params, method: proportion ? 'relative' : 'absolute' } }), true);
+              }}
+            />
+          }
+          label={<Typography variant="body2">{method.title}</Typography>}
+          sx={{ ml: 0, mt: 0.5 }}
+        />
+      </Tooltip>
     </Box>
   );
 }
 
+/** Per cent of ink that one pixel of a pull is worth. */
+const PULL_GAIN = 0.4;
+
 export const selectiveColourPanel: MovePanel<'selective-colour'> = {
   kind: 'selective-colour',
+  wish: 'all',
+  sample: () => ({ params: { reds: { magenta: -45, yellow: 30 }, yellows: { cyan: 60, black: 20 }, cyans: { cyan: -60 }, neutrals: { yellow: 8 } } }),
   Controls,
-  family: targetOf,
+  families: { at: targetOf },
+  pull: {
+    modes: INKS.map((ink) => ({ id: ink, title: settingInfo('selective-colour', 'reds', ink).title })),
+    shares: true,
+    apply: (move, reading, _right, up, mode, nearestOnly) => {
+      const ink = INKS.find((name) => name === mode) ?? 'cyan';
+      const { min, max } = settingInfo('selective-colour', 'reds', ink);
+      return withCells(move, pulledShares(reading.families, nearestOnly, up * PULL_GAIN, ink, [min, max], (row, column) => cellOf(move, row, column)));
+    },
+  },
+  parts: INKS.map((ink) => ({
+    title: settingInfo('selective-colour', 'reds', ink).title,
+    only: (move) => withCells(move, TARGETS.flatMap((row) => INKS.filter((other) => other !== ink).map((column) => ({ row, column, value: 0 })))),
+  })),
   words: (move) => {
-    const parts = TARGETS.flatMap((target) =>
-      INKS.filter((ink) => (move.params?.[target]?.[ink] ?? 0) !== 0).map((ink) => `${target}: ${ink} ${signed(move.params?.[target]?.[ink] ?? 0, 1)}`),
-    );
+    const parts = TARGETS.filter((target) => touched(move, target)).map((target) => `${target}: ${INKS.filter((ink) => cellOf(move, target, ink) !== 0).map((ink) => `${ink} ${signed(cellOf(move, target, ink), 1)}`).join(', ')}`);
     if (parts.length === 0) return 'at rest';
-    return parts.length <= 2 ? parts.join(', ') : `${parts.slice(0, 2).join(', ')} and ${String(parts.length - 2)} more`;
+    return parts.length <= 2 ? parts.join('; ') : `${parts.slice(0, 2).join('; ')} and ${String(parts.length - 2)} more`;
   },
 };

@@ -1,4 +1,5 @@
 import type { MovePanel, PanelProps } from './panel';
+import { around, plainestPot } from './samples';
 import { numberOf, partsOf, settingWords, Sliders, within, withParams } from './settings';
 
 const SETTINGS = ['hue', 'saturation', 'lightness'] as const;
@@ -12,6 +13,8 @@ const PULL_GAIN = 0.35;
 
 export const shiftPanel: MovePanel<'shift'> = {
   kind: 'shift',
+  wish: 'recolour',
+  sample: (source) => ({ params: { hue: 75, saturation: 10 }, reach: around(plainestPot(source)) }),
   Controls,
   words: (move) => settingWords(move, SETTINGS),
   parts: partsOf('shift', SETTINGS),

@@ -10,6 +10,9 @@ interface Props {
   place: Rect;
   stroke: Stroke | null;
   pins: { x: number; y: number; number: number }[];
+  /** Pins can be taken hold of; with other tools one works right through them. */
+  pinsCatch: boolean;
+  onUnpin: (index: number) => void;
   onPin: (index: number, to: Place, done: boolean) => void;
   /** Share of the stage at which the divider stands; null when the view is not split. */
   divide: number | null;
@@ -17,7 +20,7 @@ interface Props {
 }
 
 /** What lies over the photo: the stroke being drawn, pinned probes, the divider of the split view. */
-export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: Props) {
+export function PhotoOverlay({ place, stroke, pins, pinsCatch, onPin, onUnpin, divide, onDivide }: Props) {
   const at = ([x, y]: Place) => `${String(place.left + x * place.width)},${String(place.top + y * place.height)}`;
   const over = useRef<HTMLDivElement>(null);
   const divideFrom = useRef(0);
@@ -72,6 +75,24 @@ export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: P
     onDivide,
     onDivide,
   );
+  const focused = useRef(0);
+  const pinKeys = useHeldKeys<Place>(
+    (event, so) => {
+      const way = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] } as Record<string, Place>)[event.key];
+      const pin = pins[focused.current];
+      if (!way || !pin) return null;
+      const [x, y] = so ?? [pin.x, pin.y];
+      const step = event.shiftKey ? 5 : 1;
+      // A pixel of the screen a step.
+      return [x + (way[0] * step) / place.width, y + (way[1] * step) / place.height];
+    },
+    (to) => {
+      onPin(focused.current, to, false);
+    },
+    (to) => {
+      onPin(focused.current, to, true);
+    },
+  );
   const first = stroke?.points[0];
   const last = stroke?.points.at(-1);
   return (
@@ -104,9 +125,22 @@ export function PhotoOverlay({ place, stroke, pins, onPin, divide, onDivide }: P
       {pins.map((pin, index) => (
         <Box
           key={pin.number}
-          role="img"
-          aria-label={`Probe ${String(pin.number)}`}
-          style={{ left: place.left + pin.x * place.width, top: place.top + pin.y * place.height }}
+          role="group"
+          aria-roledescription="pin"
+          aria-label={`Probe ${String(pin.number)}: arrow keys move it, Delete unpins it`}
+          tabIndex={0}
+          {...pinKeys}
+          onFocus={() => {
+            focused.current = index;
+          }}
+          onKeyDown={(event) => {
+            if (event.key === 'Delete' || event.key === 'Backspace') {
+              event.preventDefault();
+              event.stopPropagation();
+              onUnpin(index);
+            } else pinKeys.onKeyDown(event);
+          }}
+          style={{ left: place.left + pin.x * place.width, top: place.top + pin.y * place.height, pointerEvents: pinsCatch ? 'auto' : 'none' }}
           sx={{
             position: 'absolute', width: 17, height: 17, m: '-9px 0 0 -9px', borderRadius: '50%', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: 'rgb(0 0 0 / 35%)',
             color: '#fff', fontSize: 10, lineHeight: '14px', textAlign: 'center', cursor: 'move', userSelect: 'none', touchAction: 'none',

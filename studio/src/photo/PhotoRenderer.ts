@@ -1,7 +1,7 @@
 import { fragmentShader, vertexShader, type Interpolation } from './shaders';
 
-export type ViewMode = 'result' | 'source' | 'split' | 'reached' | 'matte' | 'tone' | 'colour' | 'clipped' | 'source-clipped';
-const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, split: 0, source: 1, reached: 2, matte: 3, tone: 4, colour: 5, clipped: 6, 'source-clipped': 7 };
+export type ViewMode = 'result' | 'source' | 'split' | 'beside' | 'reached' | 'matte' | 'tone' | 'colour' | 'clipped' | 'source-clipped';
+const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, split: 0, beside: 0, source: 1, reached: 2, matte: 3, tone: 4, colour: 5, clipped: 6, 'source-clipped': 7 };
 
 /** A rectangle in device pixels of the canvas, or in pixels of the photo, as its owner says. */
 export interface Rect {
@@ -104,11 +104,16 @@ export class PhotoRenderer {
   /**
    * @param place  where the whole photo lies, in device pixels of the canvas
    * @param divide share of the canvas left of which the source is shown; null for none
+   * @param within the part of the canvas that may be drawn on, from its top left; null for all of it
    */
-  draw(place: Rect, view: ViewMode, divide: number | null, surround: number): void {
+  draw(place: Rect, view: ViewMode, divide: number | null, surround: number, within: Rect | null = null): void {
     const gl = this.gl;
     const { width, height } = gl.canvas;
     gl.viewport(0, 0, width, height);
+    if (within) {
+      gl.enable(gl.SCISSOR_TEST);
+      gl.scissor(within.left, height - within.top - within.height, within.width, within.height);
+    } else gl.disable(gl.SCISSOR_TEST);
     gl.clearColor(surround, surround, surround, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
     const { program, uniforms } = this.settled ? this.exact : this.quick;

@@ -1,18 +1,20 @@
-import { Alert, Box, Button, CircularProgress, Typography } from '@mui/material';
-import { useEffect, useRef, type ReactNode, type RefObject } from 'react';
+import { Box, Button, CircularProgress, Typography } from '@mui/material';
+import { useEffect, useMemo, useRef, type RefObject } from 'react';
 import type { Photo } from '../api/client';
 import type { Look } from '../grade/looks';
 import type { PreviewListener } from '../session/grading';
 import { greys } from '../theme';
 import { AskedPatch, type Patch } from './AskedPatch';
+import { CursorMark } from './CursorMark';
 import { PhotoOverlay } from './PhotoOverlay';
 import type { ViewMode } from './PhotoRenderer';
 import type { Place, Tool } from './tools';
 import { useCubePreview } from './useCubePreview';
+import { usePhotoCursor } from './usePhotoCursor';
 import { usePhotoTextures } from './usePhotoTextures';
 import { usePointerOnStage, type StageActions } from './usePointerOnStage';
 import { useRenderer } from './useRenderer';
-import { placeOf, type Size, type Viewport } from './viewport';
+import { lastPaneLeft, paneOf, placeOf, type Size, type Viewport } from './viewport';
 
 interface Props extends StageActions {
   photo: Photo;
@@ -25,6 +27,8 @@ interface Props extends StageActions {
   viewport: Viewport;
   /** The stage in device pixels; its owner has measured it. */
   size: Size;
+  /** How many views stand on it side by side. */
+  panes: 1 | 2;
   frame: RefObject<HTMLDivElement | null>;
   tool: Tool;
   pins: Place[];
@@ -38,20 +42,29 @@ interface Props extends StageActions {
   onDivide: (share: number) => void;
   /** Told where the pointer is, in device pixels of the canvas, so that keys can zoom there. */
   pointerAt: RefObject<{ x: number; y: number } | null>;
+  pinsCatch: boolean;
+  onUnpin: (index: number) => void;
   attempt: number;
   onRetry: () => void;
-  children?: ReactNode;
+  /** Told why the photo does not show the last change; null when it does. */
+  onStale: (why: string | null) => void;
 }
 
 /** The photo, live through its grade; wheel zooms, and the tool at hand says what a drag does. */
 export function PhotoStage(props: Props) {
-  const { photo, view, viewport, size, frame, tool, spot, divide, attempt } = props;
+  const { photo, view, viewport, size, panes, frame, tool, spot, divide, attempt } = props;
+  const pane = useMemo(() => paneOf(size, panes), [size, panes]);
   const canvas = useRef<HTMLCanvasElement>(null);
   const { drawing, failure } = useRenderer(canvas);
-  const loading = usePhotoTextures(drawing, photo, viewport, size, attempt);
+  const loading = usePhotoTextures(drawing, photo, viewport, pane, attempt);
   const cube = useCubePreview(drawing, props.look, props.watch, props.onPreview, attempt);
   const pointer = usePointerOnStage({ ...props, canvas });
+  const keyboard = usePhotoCursor({ ...props, pane });
 
+  const { onStale } = props;
+  useEffect(() => {
+    onStale(cube.stale);
+  }, [onStale, cube.stale]);
   useEffect(() => {
     drawing?.loop.show({ photo, size, viewport, view, divide });
   }, [drawing, photo, size, viewport, view, divide]);
@@ -61,17 +74,23 @@ export function PhotoStage(props: Props) {
   }, [drawing, spot]);
 
   const ratio = window.devicePixelRatio;
-  const device = placeOf(viewport, photo, size);
-  const place = { left: device.left / ratio, top: device.top / ratio, width: device.width / ratio, height: device.height / ratio };
+  const device = placeOf(viewport, photo, pane);
+  const lastLeft = lastPaneLeft(size, panes);
+  const place = { left: (device.left + lastLeft) / ratio, top: device.top / ratio, width: device.width / ratio, height: device.height / ratio };
   const ready = loading === 'ready' && drawing !== null;
   const error = failure ?? (typeof loading === 'object' ? loading.error : null);
   return (
     <Box
       ref={frame}
       data-stage
-      tabIndex={-1}
+      data-inset
+      tabIndex={0}
+      role="application"
+      aria-label="Photo"
+      aria-describedby="photo-keys"
       {...pointer.listeners}
-      sx={{ position: 'relative', flex: 1, minWidth: 0, minHeight: 0, outline: 'none', bgcolor: greys.surround, overflow: 'hidden', cursor: tool === 'look' ? (viewport.fit ? 'default' : 'grab') : tool === 'pull' ? 'move' : 'crosshair', touchAction: 'none' }}
+      {...keyboard.listeners}
+      sx={{ position: 'relative', flex: 1, minWidth: 0, minHeight: 0, '&:focus:not(:focus-visible)': { outline: 'none' }, bgcolor: greys.surround, overflow: 'hidden', cursor: tool === 'look' ? (viewport.fit ? 'default' : 'grab') : tool === 'pull' ? 'move' : 'crosshair', touchAction: 'none' }}
     >
       <canvas
         ref={canvas}
@@ -83,7 +102,9 @@ export function PhotoStage(props: Props) {
       {ready && (
         <PhotoOverlay
           place={place}
-          stroke={tool === 'probe' ? null : pointer.stroke}
+          stroke={tool === 'probe' ? null : keyboard.cursor.stroke ? { shape: 'path', points: keyboard.cursor.stroke } : pointer.stroke}
+          pinsCatch={props.pinsCatch}
+          onUnpin={props.onUnpin}
           pins={props.pins.map(([x, y], i) => ({ x, y, number: i + 1 }))}
           onPin={props.onPin}
           divide={view === 'split' ? divide : null}
@@ -91,7 +112,11 @@ export function PhotoStage(props: Props) {
         />
       )}
       {ready && props.asked && <AskedPatch patch={props.asked} place={place} />}
-      {props.children}
+      {ready && keyboard.cursor.at && <CursorMark at={keyboard.cursor.at} place={place} pulling={keyboard.cursor.pull !== null} />}
+      {panes === 2 && <Box aria-hidden style={{ left: (lastLeft - 8) / ratio, width: 8 / ratio }} sx={{ position: 'absolute', top: 0, bottom: 0, bgcolor: greys.line }} />}
+      <span id="photo-keys" hidden>
+        With a tool that acts on places, arrow keys move a cursor over the photo and Enter clicks there; Space begins and ends a stroke. While looking, arrow keys move the photo.
+      </span>
       {error !== null ? (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center', p: 4 }}>
           <Box sx={{ textAlign: 'center' }}>
@@ -107,11 +132,6 @@ export function PhotoStage(props: Props) {
             <CircularProgress size={28} aria-label="Loading the photo" />
           </Box>
         )
-      )}
-      {cube.stale !== null && (
-        <Alert severity="warning" sx={{ position: 'absolute', left: 12, bottom: 12, maxWidth: 520, zIndex: 4 }} action={<Button onClick={props.onRetry}>Try again</Button>}>
-          The photo does not show the last change. {cube.stale}
-        </Alert>
       )}
     </Box>
   );

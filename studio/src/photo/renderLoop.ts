@@ -1,5 +1,5 @@
 import type { PhotoRenderer, ViewMode } from './PhotoRenderer';
-import { placeOf, type Size, type Viewport } from './viewport';
+import { lastPaneLeft, paneOf, placeOf, type Size, type Viewport } from './viewport';
 
 /** What is drawn, besides the cube and the textures that the renderer holds. */
 export interface Scene {
@@ -66,8 +66,7 @@ export class RenderLoop {
       canvas.width = width;
       canvas.height = height;
     }
-    const place = placeOf(scene.viewport, scene.photo, scene.size);
-    this.renderer.draw({ left: place.left * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale }, scene.view, scene.view === 'split' ? scene.divide : null, this.surround);
+    this.drawScene(scene, scale);
     if (this.following) this.keepPace();
     if (this.answering > 0) {
       // User Timing: from the input event to its frame, for bench/ and for whoever profiles the page.
@@ -75,6 +74,17 @@ export class RenderLoop {
       this.answering = 0;
     }
   };
+
+  private drawScene(scene: Scene, scale: number): void {
+    const beside = scene.view === 'beside';
+    const pane = paneOf(scene.size, beside ? 2 : 1);
+    const place = placeOf(scene.viewport, scene.photo, pane);
+    const at = (left: number) => ({ left: (left + place.left) * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale });
+    this.renderer.draw(at(0), beside ? 'source' : scene.view, scene.view === 'split' ? scene.divide : null, this.surround);
+    if (!beside) return;
+    const left = lastPaneLeft(scene.size, 2);
+    this.renderer.draw(at(left), 'result', null, this.surround, { left: Math.round(left * scale) - 4, top: 0, width: scene.size.width, height: scene.size.height });
+  }
 
   private keepPace(): void {
     const now = performance.now();

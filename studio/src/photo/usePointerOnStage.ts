@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState, type RefObject } from 'react';
 import { useDragging, type Drag } from '../drag/useDragging';
 import type { Place, Stroke, StrokeShape, Tool } from './tools';
-import { panned, placeOf, toggled, zoomAt, type Size, type Viewport } from './viewport';
+import { inPane, paneOf, panned, placeOf, toggled, zoomAt, type Size, type Viewport } from './viewport';
 
 export interface StageActions {
   /** A click or a finished stroke of the tools that take samples. */
@@ -21,10 +21,13 @@ interface Stage extends StageActions {
   frame: RefObject<HTMLElement | null>;
   canvas: RefObject<HTMLCanvasElement | null>;
   photo: Size;
+  /** The canvas, in device pixels. */
   size: Size;
+  /** How many views stand on it side by side. */
+  panes: 1 | 2;
   viewport: Viewport;
   tool: Tool;
-  /** Where the pointer was last, in device pixels of the canvas; keys that zoom do it there. */
+  /** Where the pointer was last, in device pixels of the view it is in; keys that zoom do it there. */
   pointerAt: RefObject<{ x: number; y: number } | null>;
 }
 
@@ -44,10 +47,10 @@ export function usePointerOnStage(stage: Stage) {
   const onCanvas = (at: { x: number; y: number }) => {
     const box = stage.frame.current?.getBoundingClientRect();
     const ratio = window.devicePixelRatio;
-    return { x: (at.x - (box?.left ?? 0)) * ratio, y: (at.y - (box?.top ?? 0)) * ratio };
+    return { x: inPane((at.x - (box?.left ?? 0)) * ratio, stage.size, stage.panes), y: (at.y - (box?.top ?? 0)) * ratio };
   };
   const share = (at: { x: number; y: number }): Place => {
-    const place = placeOf(stage.viewport, stage.photo, stage.size);
+    const place = placeOf(stage.viewport, stage.photo, paneOf(stage.size, stage.panes));
     const { x, y } = onCanvas(at);
     return [(x - place.left) / place.width, (y - place.top) / place.height];
   };
@@ -73,7 +76,7 @@ export function usePointerOnStage(stage: Stage) {
           const ratio = window.devicePixelRatio;
           const [x, y] = [(drag.at.x - panning.current.x) * ratio, (drag.at.y - panning.current.y) * ratio];
           panning.current = drag.at;
-          stage.onViewport((view) => panned(view, now.current.photo, now.current.size, x, y));
+          stage.onViewport((view) => panned(view, now.current.photo, paneOf(now.current.size, now.current.panes), x, y));
         } else if (stage.tool === 'pull') stage.onPull(drag.by.x, drag.by.y, false);
         else if (drawn.current && (drawn.current.shape !== 'point' || Math.hypot(drag.by.x, drag.by.y) > TREMBLE)) {
           draw({ shape: drag.shift ? 'box' : 'path', points: [...drawn.current.points, share(drag.at)] });
@@ -101,12 +104,12 @@ export function usePointerOnStage(stage: Stage) {
     if (!box) return;
     const wheel = (event: WheelEvent) => {
       event.preventDefault();
-      const { photo, size, onViewport, onTurn } = now.current;
+      const { photo, size, panes, onViewport, onTurn } = now.current;
       if (!event.ctrlKey && onTurn?.(event.deltaY * (event.deltaMode === WheelEvent.DOM_DELTA_LINE ? WHEEL.lineHeight : 1))) return;
       const rect = box.getBoundingClientRect();
       const ratio = window.devicePixelRatio;
       const factor = Math.exp(-event.deltaY * (event.deltaMode === WheelEvent.DOM_DELTA_LINE ? WHEEL.line : WHEEL.pixel));
-      onViewport((view) => zoomAt(view, photo, size, (event.clientX - rect.left) * ratio, (event.clientY - rect.top) * ratio, factor));
+      onViewport((view) => zoomAt(view, photo, paneOf(size, panes), inPane((event.clientX - rect.left) * ratio, size, panes), (event.clientY - rect.top) * ratio, factor));
     };
     box.addEventListener('wheel', wheel, { passive: false });
     return () => {
@@ -132,7 +135,7 @@ export function usePointerOnStage(stage: Stage) {
       onDoubleClick: (event: React.MouseEvent) => {
         if (stage.tool !== 'look' || event.target !== stage.canvas.current) return;
         const { x, y } = onCanvas({ x: event.clientX, y: event.clientY });
-        stage.onViewport((view) => toggled(view, stage.photo, stage.size, x, y));
+        stage.onViewport((view) => toggled(view, stage.photo, paneOf(stage.size, stage.panes), x, y));
       },
     },
   };

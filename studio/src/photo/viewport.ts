@@ -14,8 +14,26 @@ export interface Size {
   height: number;
 }
 
+/** One of the views that stand side by side on a canvas. */
+export function paneOf(canvas: Size, panes: 1 | 2): Size {
+  return panes === 1 ? canvas : { width: Math.max(0, Math.floor((canvas.width - GAP) / 2)), height: canvas.height };
+}
+
+/** Where the last view begins; the one in which pins and strokes are drawn. */
+export function lastPaneLeft(canvas: Size, panes: 1 | 2): number {
+  return panes === 1 ? 0 : paneOf(canvas, 2).width + GAP;
+}
+
+/** A place of the canvas as one of the view it lies in: the views are linked. */
+export function inPane(x: number, canvas: Size, panes: 1 | 2): number {
+  const left = lastPaneLeft(canvas, panes);
+  return x >= left ? x - left : x;
+}
+
 export const FIT: Viewport = { fit: true, zoom: 1, x: 0, y: 0 };
-const MARGIN = 14;
+const MARGIN = 6;
+/** Between two views side by side, in device pixels. */
+const GAP = 8;
 const MAX_ZOOM = 16;
 
 export function fitZoom(photo: Size, canvas: Size): number {

@@ -21,17 +21,17 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
   const [which, setWhich] = useState<Which>('result');
   const scopes = which === 'source' ? source : (result ?? source);
   return (
-    <Box component="section" aria-label="Readings" sx={{ height: 196, flex: 'none', display: 'flex', gap: 1.5, px: 1, py: 0.75, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}`, overflow: 'hidden' }}>
-      <Box sx={{ flex: 1, minWidth: 0, overflow: 'auto' }}>
+    <Box component="section" aria-label="Readings" sx={{ height: '100%', display: 'flex', flexWrap: 'wrap-reverse', gap: 1.5, px: 1, py: 0.75, bgcolor: greys.panel, overflow: 'auto', alignContent: 'flex-end' }}>
+      <Box sx={{ flex: '1 1 430px', minWidth: 0, overflow: 'auto' }}>
         {probes.length === 0 ? (
           <Typography variant="caption" component="p" sx={{ m: 0, maxWidth: 420 }}>
             No probe is pinned. Choose the <b>Probe</b> tool and click what ought to be grey or white: its colour is read here before and after, with what it leans to.
           </Typography>
         ) : (
-          <Box component="table" sx={{ borderSpacing: '8px 1px', fontSize: '0.75rem', fontVariantNumeric: 'tabular-nums', '& th': { textAlign: 'left', fontWeight: 500, color: greys.quiet }, '& td': { whiteSpace: 'nowrap', verticalAlign: 'top', lineHeight: 1.3 } }}>
+          <Box component="table" sx={{ borderSpacing: '7px 1px', fontSize: '0.75rem', fontVariantNumeric: 'tabular-nums', '& th': { textAlign: 'left', fontWeight: 500, color: greys.quiet }, '& td': { whiteSpace: 'nowrap', verticalAlign: 'top', lineHeight: 1.3 } }}>
             <thead>
               <tr>
-                {['', 'Colour', 'RGB', 'HSL', 'Lab', 'OKLCh', 'ΔE', 'Should be neutral?', 'Square', ''].map((title, i) => (
+                {['', '', 'Colour', 'RGB', 'HSL', 'Lab', 'OKLCh', 'ΔE', 'Neutral?', 'Square'].map((title, i) => (
                   <th key={i}>{title}</th>
                 ))}
               </tr>
@@ -84,9 +84,9 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
           </ToggleButtonGroup>
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
-          <Scope title="Levels: light, red, green, blue" scopes={scopes} width={200} draw={drawHistogram} />
+          <Scope title="Levels: lightness, red, green, blue" scopes={scopes} width={200} draw={drawHistogram} />
           <Scope title="Levels across the photo, left to right" scopes={scopes} width={200} draw={drawWaveform} />
-          <Scope title="Hue around, strength outwards" scopes={scopes} width={132} draw={drawWheel} />
+          <Scope title="Hue around, saturation outwards" scopes={scopes} width={132} draw={drawWheel} />
         </Box>
       </Box>
     </Box>
@@ -112,6 +112,11 @@ function ProbeRow({ number, probe, reading, onSize, onRemove }: RowProps) {
     ) : null;
   return (
     <tr aria-label={`Probe ${String(number)}`}>
+      <td>
+        <IconButton aria-label={`Unpin probe ${String(number)}`} onClick={onRemove} sx={{ p: 0.25 }}>
+          <CloseIcon sx={{ fontSize: 15 }} />
+        </IconButton>
+      </td>
       <td>{number}</td>
       <td>
         {reading === null ? (
@@ -151,11 +156,6 @@ function ProbeRow({ number, probe, reading, onSize, onRemove }: RowProps) {
             </MenuItem>
           ))}
         </Select>
-      </td>
-      <td>
-        <IconButton aria-label={`Unpin probe ${String(number)}`} onClick={onRemove} sx={{ p: 0.25 }}>
-          <CloseIcon sx={{ fontSize: 15 }} />
-        </IconButton>
       </td>
     </tr>
   );

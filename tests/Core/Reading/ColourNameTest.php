@@ -45,4 +45,14 @@ final class ColourNameTest extends TestCase
         $names = array_unique(array_map(static fn (int $degree): string => ColourName::hue((float) $degree), range(0, 359)));
         self::assertCount(12, $names);
     }
+
+    public function testTheNamedStretchesGoOnceAroundAndAreCalledWhatTheirHuesAreCalled(): void
+    {
+        $stretches = ColourName::hues();
+        foreach ($stretches as $i => ['name' => $name, 'from' => $from, 'to' => $to]) {
+            self::assertSame($name, ColourName::hue(($from + $to) / 2));
+            self::assertSame(0.0, fmod(($stretches[$i + 1]['from'] ?? $stretches[0]['from'] + 360.0) - $to, 360.0), "what follows $name");
+        }
+        self::assertSame(360.0, array_sum(array_map(static fn (array $one): float => $one['to'] - $one['from'], $stretches)));
+    }
 }

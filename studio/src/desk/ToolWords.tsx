@@ -1,10 +1,12 @@
 import { Button, Typography } from '@mui/material';
+import type { ReactNode } from 'react';
 import type { Fit } from '../api/client';
+import { ChoosingWords } from '../choose/ChoosingWords';
 import type { Choosing, ChoosingState } from '../choose/choosing';
 import { answerTo, Question } from '../choose/Question';
 import type { Move } from '../grade/looks';
 import type { ViewMode } from '../photo/PhotoRenderer';
-import { FitBar, PullBar, StageNote } from '../photo/StageTools';
+import { PullSettings } from '../photo/PullSettings';
 import type { Tool } from '../photo/tools';
 import type { Judged } from './useJudging';
 
@@ -12,6 +14,9 @@ interface Props {
   tool: Tool;
   view: ViewMode;
   move: Move | undefined;
+  /** Why the photo does not show the last change; null when it does. */
+  stale: string | null;
+  onRetry: () => void;
   picking: string | null;
   onStopPicking: () => void;
   judged: Judged | null;
@@ -19,31 +24,43 @@ interface Props {
   choosing: Choosing;
   choosingState: ChoosingState;
   fit: Fit | null;
-  pullBar: Parameters<typeof PullBar>[0];
+  /** Said while there is nothing else to say; null for nothing. */
+  idle: ReactNode;
+  pullBar: Parameters<typeof PullSettings>[0];
 }
 
-/** The one line that says what the tool at hand is waiting for, or what is shown. */
-export function StageNotes({ tool, view, move, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, pullBar }: Props) {
+/** What the strip says: what the tool at hand is waiting for, or what is shown. */
+export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, idle, pullBar }: Props) {
+  if (stale !== null) {
+    return (
+      <>
+        <Typography variant="body2" role="alert">
+          The photo does not show the last change. {stale}
+        </Typography>
+        <Button onClick={onRetry}>Try again</Button>
+      </>
+    );
+  }
   if (picking !== null) {
     return (
-      <StageNote>
+      <>
         <Typography variant="body2">Click {picking} on the photo.</Typography>
         <Button onClick={onStopPicking}>Cancel</Button>
-      </StageNote>
+      </>
     );
   }
   if (judged) {
     return (
-      <StageNote>
+      <>
         <Typography variant="body2">{judged.part === null ? 'Only this move is shown.' : `Only the ${judged.part.toLowerCase()} of this move is shown.`}</Typography>
         <Button onClick={onShowAll}>Show everything</Button>
-      </StageNote>
+      </>
     );
   }
   if (tool === 'choose' || tool === 'hold') {
     const anew = move !== undefined && choosingState.anew === move.id;
     return (
-      <FitBar
+      <ChoosingWords
         fit={fit}
         busy={choosingState.busy > 0}
         hint={
@@ -81,13 +98,13 @@ export function StageNotes({ tool, view, move, picking, onStopPicking, judged, o
       />
     );
   }
-  if (tool === 'pull') return <PullBar {...pullBar} />;
+  if (tool === 'pull') return <PullSettings {...pullBar} />;
   if (view === 'clipped' && tool === 'look') {
     return (
-      <StageNote>
+      <>
         <Typography variant="body2">Bright: a channel is full. Dim: a channel is empty. Hold B for the source’s own.</Typography>
-      </StageNote>
+      </>
     );
   }
-  return null;
+  return idle;
 }

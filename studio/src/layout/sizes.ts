@@ -1,0 +1,52 @@
+/** A part of the desk whose size can be changed: widths of the two sides, heights of what stands below. */
+export type Part = 'left' | 'right' | 'bench' | 'readings';
+
+interface Window {
+  width: number;
+  height: number;
+}
+
+/** In CSS pixels. */
+export interface Bounds {
+  least: number;
+  most: number;
+}
+
+/** How far a part can be drawn; the photo keeps the rest. */
+export const BOUNDS: Record<Part, Bounds> = {
+  left: { least: 140, most: 420 },
+  right: { least: 288, most: 640 },
+  bench: { least: 108, most: 640 },
+  readings: { least: 150, most: 640 },
+};
+
+/** Where a part begins: a share of the window, never so small that it cuts what is in it, nor so large that it wastes room. */
+const USUAL: Record<Part, { side: keyof Window; share: number; least: number; most: number }> = {
+  left: { side: 'width', share: 0.115, least: 172, most: 300 },
+  right: { side: 'width', share: 0.185, least: 302, most: 480 },
+  bench: { side: 'height', share: 0.177, least: 142, most: 320 },
+  readings: { side: 'height', share: 0.24, least: 200, most: 360 },
+};
+
+export function usualSize(part: Part, window: Window): number {
+  const { side, share, least, most } = USUAL[part];
+  return Math.round(Math.min(most, Math.max(least, window[side] * share)));
+}
+
+/** Sizes the user has chosen; they outlive a reload. */
+export class SizeMemory {
+  constructor(private readonly storage: Pick<Storage, 'getItem' | 'setItem'>) {}
+
+  /** As it was left, or as it usually is. */
+  of(part: Part, window: Window): number {
+    const kept = Number(this.storage.getItem(key(part)));
+    const { least, most } = BOUNDS[part];
+    return Number.isFinite(kept) && kept > 0 ? Math.min(most, Math.max(least, kept)) : usualSize(part, window);
+  }
+
+  keep(part: Part, size: number): void {
+    this.storage.setItem(key(part), String(Math.round(size)));
+  }
+}
+
+const key = (part: Part) => `size-of-${part}`;
