@@ -44,7 +44,7 @@ async function picture(name, photo, act = async () => {}, fresh = false) {
   await settled();
   const place = async (u, v) => {
     const box = await page.locator('canvas[data-settled]').boundingBox();
-    const scale = Math.min((box.width - 28) / 3000, (box.height - 28) / 2000);
+    const scale = Math.min((box.width - 12) / 3000, (box.height - 12) / 2000);
     return [box.x + box.width / 2 + (u - 0.5) * 3000 * scale, box.y + box.height / 2 + (v - 0.5) * 2000 * scale];
   };
   await act({
@@ -55,7 +55,7 @@ async function picture(name, photo, act = async () => {}, fresh = false) {
     view: (title) => page.getByRole('group', { name: 'View' }).getByRole('button', { name: title, exact: true }).click(),
     addMove: async (title) => {
       await page.getByRole('button', { name: 'Add a move' }).click();
-      await page.getByRole('menuitem', { name: new RegExp(`^${title}`) }).click();
+      await page.getByRole('region', { name: 'Add a move' }).getByRole('button', { name: new RegExp(`^${title} `) }).click();
       await page.waitForTimeout(400);
     },
     stroke: async (...points) => {
@@ -102,8 +102,31 @@ try {
     await stroke([0.3, 0.75], [0.4, 0.75]);
     await page.mouse.move(...(await place(0.3, 0.8)));
   });
-  await picture('split', 2, async ({ view }) => {
-    await view('Split');
+  await picture('side-by-side', 1, async ({ page, view, settled, place }) => {
+    await view('Side by side');
+    await settled();
+    const [x, y] = await place(0.35, 0.6);
+    await page.mouse.move(x, y);
+    await page.mouse.wheel(0, -350);
+  });
+  await picture('adding', 4, async ({ page }) => {
+    await page.getByRole('button', { name: 'Add a move' }).click();
+    await page.waitForTimeout(2500);
+  });
+  await picture('looks', 2, async ({ page }) => {
+    await page.getByRole('button', { name: 'Looks' }).click();
+    await page.waitForTimeout(3500);
+    await page.getByRole('button', { name: 'Deep, wet glazes' }).hover();
+  });
+  await picture('selective-colour', 4, async ({ page, addMove, place }) => {
+    await addMove('Selective colour');
+    for (const [cell, value] of [['Greens, cyan', '35'], ['Greens, black', '-20'], ['Neutrals, yellow', '-12'], ['Whites, yellow', '-18']]) {
+      await page.getByRole('slider', { name: cell, exact: true }).focus();
+      await page.keyboard.type(value);
+      await page.keyboard.press('Enter');
+      await page.waitForTimeout(300);
+    }
+    await page.mouse.move(...(await place(0.3, 0.75)));
   });
   await picture('neutralise', 2, async ({ page, addMove, place, settled }) => {
     await addMove('Neutralise');
@@ -133,7 +156,7 @@ try {
     await tool('Look');
     await addMove('Even out');
     await page.getByRole('button', { name: 'Take the middle of what is reached' }).click();
-    for (const [name, value] of [['Hue', '90'], ['Strength of colour', '80'], ['Lightness', '35']]) {
+    for (const [name, value] of [['Hue', '90'], ['Saturation', '80'], ['Lightness', '35']]) {
       await page.getByRole('textbox', { name: `${name}, number`, exact: true }).fill(value);
       await page.keyboard.press('Enter');
     }
@@ -155,11 +178,12 @@ try {
   });
   await picture('colour-balance', 2, async ({ page, addMove, place }) => {
     await addMove('Colour balance');
-    await page.getByRole('textbox', { name: 'Yellow – blue, number' }).fill('-25');
-    await page.keyboard.press('Enter');
-    await page.getByRole('group', { name: 'Tones' }).getByRole('button', { name: /Highlights/ }).click();
-    await page.getByRole('textbox', { name: 'Cyan – red, number' }).fill('15');
-    await page.keyboard.press('Enter');
+    for (const [cell, value] of [['Shadows, blue', '-25'], ['Highlights, red', '15']]) {
+      await page.getByRole('slider', { name: cell, exact: true }).focus();
+      await page.keyboard.type(value);
+      await page.keyboard.press('Enter');
+      await page.waitForTimeout(300);
+    }
     await page.mouse.move(...(await place(0.85, 0.6)));
   }, true);
   await picture('saturation', 7, async ({ page, addMove, place }) => {

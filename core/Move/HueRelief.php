@@ -39,7 +39,7 @@ final readonly class HueRelief implements MoveKind
     {
         return Setting::group('Hue relief', [
             'hue' => Setting::slider('Hue', 'The hue that lightens; the one across the circle darkens.', 0, 360, '°', 60),
-            'amount' => Setting::slider('Amount', 'To the left it is the other way round.', -100, 100),
+            'amount' => Setting::slider('Relief', 'To the left it is the other way round.', -100, 100),
         ]);
     }
 

@@ -51,7 +51,7 @@ export function App() {
             <CircularProgress size={28} aria-label="Loading" />
           ) : (
             <Box sx={{ textAlign: 'center', maxWidth: 420 }}>
-              <Typography variant="h6">Tovrin</Typography>
+              <Typography variant="h6" component="h1">Tovrin</Typography>
               <Typography sx={{ mb: 1.5 }}>A set holds photos that are worked on together. Begin with one.</Typography>
               <SetMenu current={null} onOpen={openSet} onFailure={onFailure} onSay={onSay} />
             </Box>

@@ -13,6 +13,9 @@ export const greys = {
   quiet: '#b9b9b9',
 } as const;
 
+/** Where menus, dialogues and tips stand; see index.html. */
+const overlays = () => document.getElementById('overlays') ?? document.body;
+
 export const theme = createTheme({
   cssVariables: true,
   palette: {
@@ -40,15 +43,19 @@ export const theme = createTheme({
     MuiCssBaseline: {
       styleOverrides: {
         'html, body, #root': { height: '100%', overflow: 'hidden' },
-        // Doubled, so that it wins over the rules of single parts, which take outlines away.
-        ':root :focus-visible, :root .Mui-focusVisible': { outline: '2px solid #fff', outlineOffset: 1 },
+        // Written twice, so that it wins over the rules of single parts, which take outlines away.
+        ':root:root :focus-visible, :root:root .Mui-focusVisible': { outline: '2px solid #fff', outlineOffset: 1 },
         // Lists and menus show where one is inside, so that nothing of the mark is cut off at their edge.
-        ':root [role=menuitem]:focus-visible, :root [data-inset]:focus-visible': { outlineOffset: -2 },
+        ':root:root [role=menuitem]:focus-visible, :root:root [data-inset]:focus-visible': { outlineOffset: -2 },
         '.desk-divider': { backgroundColor: greys.line, transition: 'background-color 120ms' },
         '.desk-divider[data-separator=hover], .desk-divider[data-separator=active], .desk-divider:focus-visible': { backgroundColor: '#8a8a8a' },
         '@keyframes asked': { '0%, 100%': { opacity: 0.62 }, '50%': { opacity: 0.12 } },
       },
     },
+    MuiPopover: { defaultProps: { container: overlays } },
+    MuiDialog: { defaultProps: { container: overlays } },
+    MuiPopper: { defaultProps: { container: overlays } },
+    MuiMenuItem: { styleOverrides: { root: { '&.Mui-selected, &.Mui-selected:hover': { backgroundColor: '#4a4a4a', '& .MuiListItemText-secondary': { color: greys.text } } } } },
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiButton: { defaultProps: { size: 'small', color: 'primary' } },
     MuiIconButton: { defaultProps: { size: 'small' } },

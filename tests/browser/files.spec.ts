@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { file, PHOTOS, root, scratch, Studio, tovrin } from './studio';
+import { file, root, rows, scratch, tovrin, PHOTOS, Studio } from './studio';
 
 test('the set is there, and a photo opens from the strip', async ({ page }) => {
   const studio = new Studio(page);
@@ -112,15 +112,14 @@ test('when the server cannot answer, the photo stays and the user is told', asyn
   await expect(stale).toHaveCount(0);
   // Then nothing can be kept: that is said, what was done stays on the screen, and is kept as soon as that is possible.
   await page.route('**/api/photos/*/grade', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
-  await page.getByRole('button', { name: 'Add a move' }).click();
-  await page.getByRole('menuitem', { name: /^Warmth/ }).click();
+  await studio.addMove('Warmth');
   await expect(page.getByRole('button', { name: 'Not kept yet' })).toBeVisible();
-  await expect(page.getByRole('option')).toHaveCount(moves + 2);
+  await expect(rows(page)).toHaveCount(moves + 2);
   expect((await studio.kept(PHOTOS.planters)).look.moves).toHaveLength(moves + 1);
   // Not even a reload loses it.
   page.once('dialog', (dialog) => void dialog.accept());
   await page.reload();
-  await expect(page.getByRole('option')).toHaveCount(moves + 2);
+  await expect(rows(page)).toHaveCount(moves + 2);
   await page.unroute('**/api/photos/*/grade');
   await page.getByRole('button', { name: 'Not kept yet' }).click();
   await expect(page.getByRole('button', { name: 'Not kept yet' })).toHaveCount(0);

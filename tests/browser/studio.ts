@@ -34,6 +34,16 @@ export function exact(look: unknown, colours: Rgb[]): Rgb[] {
     .map((line) => (JSON.parse(line) as { out: Rgb }).out.map((v) => v * 255) as Rgb);
 }
 
+/** The moves of the grade, as the ledger lists them. */
+export function rows(page: Page): Locator {
+  return page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem');
+}
+
+/** The move of a name in the ledger. */
+export function row(page: Page, name: RegExp): Locator {
+  return rows(page).filter({ has: page.getByRole('button', { name }) });
+}
+
 export class Studio {
   readonly canvas: Locator;
 
@@ -52,7 +62,7 @@ export class Studio {
     await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   }
 
-  async view(name: 'Result' | 'Source' | 'Split' | 'Reached' | 'Matte' | 'Tone' | 'Colour' | 'Clipped'): Promise<void> {
+  async view(name: 'Result' | 'Source' | 'Split' | 'Side by side' | 'Reached' | 'Matte' | 'Tone' | 'Colour' | 'Clipped'): Promise<void> {
     await this.page.getByRole('button', { name, exact: true }).click();
     await this.settled();
   }
@@ -65,10 +75,21 @@ export class Studio {
 
   async addMove(title: string): Promise<void> {
     await this.page.getByRole('button', { name: 'Add a move' }).click();
-    await this.page.getByRole('menuitem', { name: new RegExp(`^${title}`) }).click();
-    // Until it has faded out, the menu catches the mouse.
-    await expect(this.page.locator('.MuiPopover-root')).toHaveCount(0);
-    await expect(this.page.getByRole('region', { name: 'Controls of the move' }).getByText(title, { exact: true }).first()).toBeVisible();
+    await this.page.getByRole('region', { name: 'Add a move' }).getByRole('button', { name: new RegExp(`^${title} `) }).click();
+    await expect(this.page.getByRole('region', { name: 'Controls of the move' }).getByRole('heading', { name: title, exact: true })).toBeVisible();
+  }
+
+  /** A value of a mix table. */
+  cell(family: string, property: string): Locator {
+    return this.page.getByRole('slider', { name: `${family}, ${property}`, exact: true });
+  }
+
+  /** Types a value into a cell of a mix table. */
+  async setCell(family: string, property: string, value: number): Promise<void> {
+    await this.cell(family, property).focus();
+    await this.page.keyboard.type(String(value));
+    await this.page.keyboard.press('Enter');
+    await expect(this.cell(family, property)).toHaveAttribute('aria-valuenow', String(value));
   }
 
   slider(name: string): Locator {
@@ -100,7 +121,7 @@ export class Studio {
   async place(u: number, v: number, photo: { width: number; height: number } = { width: 3000, height: 2000 }): Promise<[number, number]> {
     const box = await this.canvas.boundingBox();
     if (!box) throw new Error('There is no photo.');
-    const scale = Math.min((box.width - 28) / photo.width, (box.height - 28) / photo.height);
+    const scale = Math.min((box.width - 12) / photo.width, (box.height - 12) / photo.height);
     return [box.x + box.width / 2 + (u - 0.5) * photo.width * scale, box.y + box.height / 2 + (v - 0.5) * photo.height * scale];
   }
 

@@ -41,7 +41,7 @@ final class WindowsAround
         $to = min(0.5, 1.25 * $most + 0.02);
         $chroma = new Window(Rounding::tidy($from), Rounding::tidy($to), Rounding::tidy(min($from, max(0.01, 0.3 * $from))), 0.04);
         if ($neutral > self::NEUTRAL_SHARE * $n) {
-            $words[] = 'Part of this is nearly grey, so hue is left open: the reach rests on lightness and strength.';
+            $words[] = 'Part of this is nearly grey, so hue is left open: the reach rests on lightness and saturation.';
 
             return self::hull(Reach::within(null, $chroma, $light), $base);
         }

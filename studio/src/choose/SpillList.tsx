@@ -22,9 +22,8 @@ export function SpillList({ source, readings, onPoint }: Props) {
         const pot = source.pots[entry.pot];
         if (!pot) return null;
         return (
+          <Box role="listitem" key={entry.pot}>
           <ButtonBase
-            key={entry.pot}
-            role="listitem"
             onPointerEnter={() => {
               onPoint(entry.pot);
             }}
@@ -47,6 +46,7 @@ export function SpillList({ source, readings, onPoint }: Props) {
               {percent(entry.share)} · {percent(entry.reached)}
             </Typography>
           </ButtonBase>
+          </Box>
         );
       })}
     </Box>

@@ -69,7 +69,7 @@ export function Deliver({ photo }: { photo: Photo }) {
           sx={{ width: 380, p: 2, mt: 0.5 }}
         >
           <Box sx={{ display: 'flex', alignItems: 'center', mb: 0.5 }}>
-            <Typography variant="subtitle1" noWrap sx={{ flex: 1 }}>
+            <Typography variant="subtitle1" component="h2" noWrap sx={{ flex: 1 }}>
               Deliver {photo.name}
             </Typography>
             <IconButton aria-label="Close" onClick={close}>

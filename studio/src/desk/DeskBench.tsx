@@ -20,7 +20,9 @@ interface Props {
 
 /** The bench with what the move at hand draws on it, or its reach. */
 export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, onAspect }: Props) {
-  const [plane, setPlane] = useState<PlaneName>('hue-chroma');
+  /** What was asked for; until then each kind of move has what suits it. */
+  const [asked, setPlane] = useState<PlaneName | null>(null);
+  const plane = asked ?? (move && panelOf(move).plane) ?? 'hue-chroma';
   const [shaping, setShaping] = useState<'move' | 'reach'>('move');
   const lit = useLit(photoId, kept, move?.id ?? null, plane, surroundings.source?.planes.chromaTop);
   const Drawn = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;

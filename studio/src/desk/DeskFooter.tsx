@@ -18,7 +18,7 @@ export function DeskFooter({ strip, pointed, probes, open, onOpen }: Props) {
   return (
     <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
       {strip}
-      <Typography variant="caption" noWrap component="div" aria-label="Under the pointer" sx={{ flex: 'none', maxWidth: 420, textAlign: 'right', fontVariantNumeric: 'tabular-nums', color: greys.text }}>
+      <Typography variant="caption" noWrap component="div" role="note" aria-label="Under the pointer" sx={{ flex: 'none', maxWidth: 420, textAlign: 'right', fontVariantNumeric: 'tabular-nums', color: greys.text }}>
         {pointed ? pointedWords(pointed) : ''}
       </Typography>
       <Button

@@ -53,7 +53,7 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded
         </Tooltip>
       )}
       <Tooltip title="Whole photo ↔ 100 % (Z)">
-        <Button onClick={on.onToggleZoom} sx={{ minWidth: 56, flex: 'none', fontVariantNumeric: 'tabular-nums' }} aria-label="Zoom">
+        <Button onClick={on.onToggleZoom} sx={{ minWidth: 56, flex: 'none', fontVariantNumeric: 'tabular-nums' }} aria-label={`Zoom: ${String(Math.round(zoom * 100))} %`}>
           {Math.round(zoom * 100)} %
         </Button>
       </Tooltip>

@@ -81,13 +81,20 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   });
   const viewNow = shownView(view, held, move !== undefined);
   const stage = useStage(photo, viewNow === 'beside' ? 2 : 1);
+  const toPhoto = () => {
+    stage.frame.current?.focus({ preventScroll: true });
+  };
   const first = useFirstStep(keptLook?.moves.length);
   useKeys({
     undo: session.undo,
     redo: session.redo,
     toggleZoom: stage.toggleZoom,
     zoomBy: stage.zoomBy,
-    pan: stage.pan,
+    pan: (right, down) => {
+      // With a tool that acts on places the arrow keys move a cursor over the photo.
+      if (tool === 'look' && picking === null) stage.pan(right, down);
+      else toPhoto();
+    },
     nextPhoto: (step) => {
       const next = photos[(photos.findIndex(({ id }) => id === photo.id) + step + photos.length) % photos.length];
       if (next) onOpenPhoto(next.id);
@@ -144,13 +151,18 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
 
   const surroundings: Surroundings = {
     photoKey: photo.key,
+    pick: (what, done) => {
+      pick(what, done);
+      // Whoever asked for it by keyboard goes on by keyboard.
+      if (document.activeElement?.matches(':focus-visible')) toPhoto();
+    },
     onUnstroke: (index) => {
       if (move) void choosing.unstroke(move.id, index);
     },
     onInverted: () => {
       if (move && strokesOf(move.reach, photo.key).some(({ as }) => as === 'held')) void choosing.again(move.id);
     },
-    source, readings, pointed, pick, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
+    source, readings, pointed, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
     families: families.shares,
     onLight: families.setFamily,
     photos,

@@ -59,13 +59,12 @@ export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
                 <ButtonBase
                   key={kind}
                   data-inset
-                  aria-label={`${kindTitle(kind)}: ${kindHelp(kind)}`}
                   onClick={() => {
                     onKind(kind);
                   }}
                   sx={{ width: '100%', display: 'flex', alignItems: 'flex-start', gap: 1, p: 0.5, borderRadius: 1, textAlign: 'left', '&:hover': { bgcolor: greys.raised } }}
                 >
-                  <Box sx={{ width: 84, flex: 'none' }}>{sample && <SmallPicture photo={photo} look={{ ...look, moves: [...look.moves, sample] }} label="" ratio={1.5} />}</Box>
+                  <Box sx={{ width: 84, flex: 'none' }}>{sample && <SmallPicture photo={photo} look={{ ...look, moves: [...look.moves, sample] }} ratio={1.5} />}</Box>
                   <Box sx={{ minWidth: 0 }}>
                     <Typography variant="body2" sx={{ fontWeight: 600, lineHeight: 1.25 }}>
                       {kindTitle(kind)}

@@ -24,8 +24,8 @@ async function smallPhoto(url: string, shape: { width: number; height: number })
 interface Props {
   photo: Photo;
   look: Look;
-  /** What is seen on it, for those who do not see it. */
-  label: string;
+  /** What is seen on it, for those who do not see it; none where the words beside it say so. */
+  label?: string;
   /** Shape of the frame; the photo fills it. */
   ratio?: number;
 }
@@ -52,7 +52,7 @@ export function SmallPicture({ photo, look, label, ratio = photo.width / photo.h
   }, [source, cube]);
   return (
     <Box sx={{ width: '100%', aspectRatio: String(ratio), bgcolor: '#2b2b2b', overflow: 'hidden', borderRadius: 0.5 }}>
-      <canvas ref={canvas} role="img" aria-label={label} data-drawn={source !== undefined && cube !== undefined} style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }} />
+      <canvas ref={canvas} {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })} data-drawn={source !== undefined && cube !== undefined} style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }} />
     </Box>
   );
 }

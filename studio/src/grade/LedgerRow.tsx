@@ -85,7 +85,7 @@ export function LedgerRow({ move, number, selected, naming, summary, onSelect, o
         sx={{ position: 'absolute', inset: 0, borderRadius: 1 }}
       />
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 0.75, minWidth: 0, pointerEvents: naming ? 'auto' : 'none', position: 'relative' }}>
-        <Typography variant="caption" component="span" sx={{ width: 14, textAlign: 'right', flex: 'none' }}>
+        <Typography variant="caption" component="span" sx={{ width: 14, textAlign: 'right', flex: 'none', color: selected ? greys.text : greys.quiet }}>
           {number}
         </Typography>
         {naming ? (

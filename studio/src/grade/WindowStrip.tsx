@@ -141,6 +141,7 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
               key={turn}
               {...events('body')}
               tabIndex={turn === 0 ? 0 : -1}
+              aria-hidden={turn !== 0 || undefined}
               aria-label={`${label}, ${names.body}`}
               aria-valuemax={max}
               aria-valuenow={value.from}

@@ -16,6 +16,7 @@ interface Props {
 
 /** The least room the photo is left. */
 const PHOTO = { width: 320, height: 220 };
+const LAID_OUT_MS = 60;
 
 /** The parts of the desk around the photo; each can be made larger and smaller, with the mouse and with the keyboard, and stays so. */
 export function DeskPanels({ left, photo, right, below, folded }: Props) {
@@ -25,7 +26,10 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
   const rightPanel = usePanelRef();
   const belowPanel = usePanelRef();
   const keep = (part: Part, panel: RefObject<PanelImperativeHandle | null>) => {
-    if (panel.current) memory.keep(part, panel.current.getSize().inPixels);
+    // Measured once it has been laid out.
+    window.setTimeout(() => {
+      if (panel.current) memory.keep(part, panel.current.getSize().inPixels);
+    }, LAID_OUT_MS);
   };
   const reset = (part: Part, panel: RefObject<PanelImperativeHandle | null>) => {
     const usual = usualSize(part, { width: window.innerWidth, height: window.innerHeight });
@@ -34,15 +38,15 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
   };
   const side = (part: 'left' | 'right', name: string, content: ReactNode) => (
     <Panel id={part} panelRef={part === 'left' ? leftPanel : rightPanel} defaultSize={size(part)} minSize={BOUNDS[part].least} maxSize={BOUNDS[part].most} groupResizeBehavior="preserve-pixel-size">
-      <Box component="aside" aria-label={name} sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: greys.panel, minHeight: 0 }}>
+      <Box component="section" aria-label={name} sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: greys.panel, minHeight: 0 }}>
         {content}
       </Box>
     </Panel>
   );
   return (
+    <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
     <Group
       orientation="vertical"
-      style={{ flex: 1, minHeight: 0 }}
       onLayoutChanged={(_, { isUserInteraction }) => {
         if (isUserInteraction && below) keep(below.part, belowPanel);
       }}
@@ -59,7 +63,7 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
           {!folded && side('left', 'Colours', left)}
           {!folded && <Divider name="Width of the colours on the left" way="across" onReset={() => { reset('left', leftPanel); }} />}
           <Panel id="photo" minSize={PHOTO.width}>
-            <Box component="main" sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 0, minHeight: 0 }}>
+            <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 0, minHeight: 0 }}>
               {photo}
             </Box>
           </Panel>
@@ -74,6 +78,7 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
         </Panel>
       )}
     </Group>
+    </Box>
   );
 }
 

@@ -1,5 +1,6 @@
 import ResetIcon from '@mui/icons-material/RestartAltOutlined';
 import { Box, Button, ButtonBase, IconButton, Tooltip, Typography } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
 import { useRef, useState } from 'react';
 import { percent } from '../pots/percent';
 import { greys } from '../theme';
@@ -52,17 +53,17 @@ export function MixTable({ label, columns, rows, valueOf, onChange, onRow, onLig
             </Button>
           )}
         </Box>
-        {columns.map(({ id, title, less }) => {
+        {columns.map(({ id, title, less, help }) => {
           const set = rows.some(({ id: row }) => valueOf(row, id) !== 0);
           return (
-            <Tooltip key={id} title={set ? `Put ${title} to rest in every row` : ''} placement="top">
+            <Tooltip key={id} title={set ? `${help} Click to put it to rest in every row.` : help} placement="top">
               <ButtonBase
                 disabled={!set}
-                aria-label={`${title}: put to rest in every row`}
+                aria-label={`${title}${less === '' ? '' : ` or ${less}`}: put to rest in every row`}
                 onClick={() => { rest(rows.map(({ id: row }) => ({ row, column: id }))); }}
                 sx={{ display: 'block', borderRadius: 0.5, fontSize: '0.68rem', lineHeight: 1.15, textAlign: 'center', color: greys.text, '&.Mui-disabled': { color: greys.text }, '&:hover': { bgcolor: greys.raised } }}
               >
-                <Box component="span" sx={{ display: 'block', fontWeight: set ? 700 : 500 }}>{title}</Box>
+                <Box component="span" sx={{ display: 'block', fontWeight: set ? 700 : 500 }}>{title}</Box>{' '}
                 {less !== '' && <Box component="span" sx={{ display: 'block', color: greys.quiet }}>or {less}</Box>}
               </ButtonBase>
             </Tooltip>
@@ -131,8 +132,9 @@ function RowName({ row, most, set, onLight, onRest }: RowNameProps) {
         {row.title}
       </Typography>
       {marked && (
-        <Box component="span" aria-label="under the pointer" sx={{ ml: 'auto', pr: '3px', fontSize: '0.66rem', fontVariantNumeric: 'tabular-nums' }}>
+        <Box component="span" sx={{ ml: 'auto', pr: '3px', fontSize: '0.66rem', fontVariantNumeric: 'tabular-nums' }}>
           {String(Math.round(row.marked * 100))}
+          <span style={visuallyHidden}> per cent of the colour under the pointer</span>
         </Box>
       )}
       {set && !marked && (

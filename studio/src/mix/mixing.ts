@@ -7,6 +7,7 @@ export interface MixColumn {
   title: string;
   /** What less of it is; said beneath the title. */
   less: string;
+  help: string;
   min: number;
   max: number;
   unit: string;

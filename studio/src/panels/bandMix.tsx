@@ -7,7 +7,7 @@ const BANDS = ['red', 'orange', 'yellow', 'lime', 'green', 'jade', 'cyan', 'azur
 type Band = (typeof BANDS)[number];
 const SETTINGS = ['hue', 'saturation', 'luminance'] as const;
 type Setting = (typeof SETTINGS)[number];
-const LESS: Record<Setting, string> = { hue: 'back', saturation: 'duller', luminance: 'darker' };
+const HELP: Record<Setting, string> = { hue: 'Above 0 towards the next hue down the table, below 0 towards the one above', saturation: '−100 leaves grey, +100 doubles it', luminance: 'Darker or lighter; greys keep their tone' };
 
 type Move = MoveOf<'band-mix'>;
 const touched = (move: Move, band: Band) => SETTINGS.some((name) => cellOf(move, band, name) !== 0);
@@ -24,7 +24,7 @@ function Controls({ move, onChange, families, pointed, onAspect, onLight }: Pane
       label="Hue, saturation and lightness of each band"
       columns={SETTINGS.map((name) => {
         const { title, min, max, unit } = settingInfo('band-mix', 'red', name);
-        return { id: name, title: title.toLowerCase(), less: LESS[name], min, max, unit: unit === '%' ? '' : unit };
+        return { id: name, title: title.toLowerCase(), less: '', help: HELP[name], min, max, unit: unit === '%' ? '' : unit };
       })}
       rows={BANDS.map((name, i) => ({
         id: name,

@@ -24,8 +24,8 @@ function Controls({ move, onChange, families, aspect, onAspect, onLight, source,
       <MixTable
         label="Tint of each tone"
         columns={AXES.map((axis) => {
-          const { min, max } = settingInfo('colour-balance', 'shadows', axis);
-          return { id: axis, title: ENDS[axis][1], less: ENDS[axis][0], min, max, unit: '' };
+          const { help, min, max } = settingInfo('colour-balance', 'shadows', axis);
+          return { id: axis, title: ENDS[axis][1], less: ENDS[axis][0], help, min, max, unit: '' };
         })}
         rows={ZONES.map((name) => ({ id: name, title: settingInfo('colour-balance', name).title, swatch: SWATCH[name], share: families?.[name] ?? null, marked: pointed?.families[name] ?? 0 }))}
         valueOf={(row, column) => cellOf(move, row, column)}
@@ -45,6 +45,7 @@ const PULL_GAIN = 0.3;
 
 export const colourBalancePanel: MovePanel<'colour-balance'> = {
   kind: 'colour-balance',
+  plane: 'light-chroma',
   wish: 'light',
   sample: () => ({ params: { shadows: { yellowBlue: 45 }, highlights: { yellowBlue: -40, cyanRed: 20 } } }),
   Controls,

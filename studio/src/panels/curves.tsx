@@ -129,6 +129,7 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
 
 export const curvesPanel: MovePanel<'curves'> = {
   kind: 'curves',
+  plane: 'light-chroma',
   wish: 'light',
   sample: () => ({ params: { all: [[0, 0], [64, 40], [190, 216], [255, 255]] } }),
   Controls,

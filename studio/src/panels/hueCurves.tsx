@@ -153,7 +153,7 @@ export const hueCurvesPanel: MovePanel<'hue-curves'> = {
   Controls,
   Bench,
   words: (move) => {
-    const names = CURVES.filter((curve) => pointsOf(move, curve).some(([, y]) => y !== 0)).map((curve) => `${curve} (${String(pointsOf(move, curve).length)} points)`);
+    const names = CURVES.filter((curve) => pointsOf(move, curve).some(([, y]) => y !== 0)).map((curve) => `${settingInfo('hue-curves', curve).title.toLowerCase()} (${String(pointsOf(move, curve).length)} points)`);
     return names.length === 0 ? 'at rest' : names.join(', ');
   },
   parts: CURVES.map((curve) => ({ title: settingInfo('hue-curves', curve).title, only: (move) => withParams(move, Object.fromEntries(CURVES.filter((other) => other !== curve).map((other) => [other, []]))) })),

@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import type { PlaneName } from '../bench/axes';
 import type { Photo, ProbeReading, Readings, Source } from '../api/client';
 import type { MoveKind, MoveOf, Reach } from '../grade/looks';
 
@@ -74,6 +75,8 @@ export interface MovePanel<K extends MoveKind> {
   families?: Families<K>;
   /** Drawn on the bench over the photo's colours, hue across; in the place of the reach, unless that is asked for. */
   Bench?: ComponentType<PanelProps<K>>;
+  /** What the bench lays out first for this kind; hue against saturation when it is missing. */
+  plane?: PlaneName;
   /** Parts that can be judged alone: the move with only that part in it. */
   parts?: { title: string; only: (move: MoveOf<K>) => MoveOf<K> }[];
 }

@@ -26,8 +26,8 @@ function targetOf(move: Move, aspect: string | null): Target {
 
 function Controls({ move, onChange, families, pointed, onAspect, onLight }: PanelProps<'selective-colour'>) {
   const columns: MixColumn[] = INKS.map((ink) => {
-    const { title, min, max, unit } = settingInfo('selective-colour', 'reds', ink);
-    return { id: ink, title: title.toLowerCase(), less: LESS[ink], min, max, unit };
+    const { title, help, min, max, unit } = settingInfo('selective-colour', 'reds', ink);
+    return { id: ink, title: title.toLowerCase(), less: LESS[ink], help, min, max, unit };
   });
   const method = settingInfo('selective-colour', 'method');
   return (

@@ -8,10 +8,10 @@ export function CursorMark({ at: [x, y], place, pulling }: { at: Place; place: R
     <Box
       role="img"
       aria-label={`Cursor at ${String(Math.round(x * 100))} % across, ${String(Math.round(y * 100))} % down`}
-      style={{ left: place.left + x * place.width, top: place.top + y * place.height }}
-      sx={{ position: 'absolute', width: 0, height: 0, pointerEvents: 'none', zIndex: 3 }}
+      style={{ left: place.left + x * place.width - 21, top: place.top + y * place.height - 21 }}
+      sx={{ position: 'absolute', width: 42, height: 42, pointerEvents: 'none', zIndex: 3 }}
     >
-      <svg width={42} height={42} viewBox="-21 -21 42 42" aria-hidden style={{ position: 'absolute', left: -21, top: -21 }}>
+      <svg width={42} height={42} viewBox="-21 -21 42 42" aria-hidden style={{ display: 'block' }}>
         {(['#000', '#fff'] as const).map((colour, i) => (
           <g key={colour} stroke={colour} strokeWidth={i === 0 ? 3.5 : 1.5} fill="none">
             <path d="M-18 0H-5M5 0H18M0 -18V-5M0 5V18" />

@@ -1,3 +1,4 @@
+import { visuallyHidden } from '@mui/utils';
 import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
 import type { Readings, Source } from '../api/client';
 import { greys } from '../theme';
@@ -26,7 +27,6 @@ export function PotList({ source, readings, onPoint, onChoose }: Props) {
             <Tooltip placement="right" title={`Start a move on the ${pot.name}${moved ? ` (now changed by ΔE ${result.difference.toFixed(1)})` : ''}`}>
               <ButtonBase
                 data-inset
-                aria-label={`${pot.name}, ${percent(pot.share)}${moved ? ', changed' : ''}`}
                 onClick={() => {
                   onChoose(index);
                 }}
@@ -54,6 +54,7 @@ export function PotList({ source, readings, onPoint, onChoose }: Props) {
                 <Typography component="span" variant="caption" sx={{ flex: 'none', fontVariantNumeric: 'tabular-nums', fontSize: '0.7rem' }}>
                   {percent(pot.share)}
                 </Typography>
+                {moved && <span style={visuallyHidden}>changed</span>}
               </ButtonBase>
             </Tooltip>
           </Box>

@@ -31,8 +31,10 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
           <Box component="table" sx={{ borderSpacing: '7px 1px', fontSize: '0.75rem', fontVariantNumeric: 'tabular-nums', '& th': { textAlign: 'left', fontWeight: 500, color: greys.quiet }, '& td': { whiteSpace: 'nowrap', verticalAlign: 'top', lineHeight: 1.3 } }}>
             <thead>
               <tr>
-                {['', '', 'Colour', 'RGB', 'HSL', 'Lab', 'OKLCh', 'ΔE', 'Neutral?', 'Square'].map((title, i) => (
-                  <th key={i}>{title}</th>
+                <td />
+                <td />
+                {['Colour', 'RGB', 'HSL', 'Lab', 'OKLCh', 'ΔE', 'Neutral?', 'Square'].map((title) => (
+                  <th key={title}>{title}</th>
                 ))}
               </tr>
             </thead>

@@ -27,7 +27,7 @@ export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () 
   return (
     <Dialog open={open} onClose={onClose}>
       <DialogTitle>Keys</DialogTitle>
-      <DialogContent>
+      <DialogContent tabIndex={0} data-inset>
         <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto auto', columnGap: 3, rowGap: 0.75, m: 0 }}>
           {KEYS.map(([keys, what]) => (
             <Box key={keys} sx={{ display: 'contents' }}>

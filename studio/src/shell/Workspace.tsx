@@ -1,4 +1,5 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { api, type Photo } from '../api/client';
@@ -109,7 +110,8 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: P
           <Box component="header" sx={{ display: 'flex', alignItems: 'center', px: 1, height: 44, bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
             <SetMenu current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />
           </Box>
-          <Box sx={{ flex: 1, display: 'grid', placeItems: 'center', p: 4 }}>
+          <Box component="main" sx={{ flex: 1, display: 'grid', placeItems: 'center', p: 4 }}>
+            <h1 style={visuallyHidden}>{set.data?.name ?? 'A set of photos'}</h1>
             {set.isError ? (
               <Box sx={{ textAlign: 'center' }}>
                 <Typography sx={{ mb: 1.5 }}>{set.error.message}</Typography>
