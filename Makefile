@@ -20,8 +20,8 @@ demo: build
 	bin/tovrin demo --port $(PORT)
 
 test: test-packages build
-	@echo "== Core and application tests"
-	. bin/php-options && php $$TOVRIN_PHP_OPTIONS vendor/bin/phpunit
+	@echo "== Core and application tests, side by side"
+	bin/test-php
 	@echo "== Tests of the studio's parts"
 	npm run --silent --workspace studio test
 	@echo "== Browser tests"

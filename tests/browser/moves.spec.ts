@@ -20,16 +20,20 @@ test('for every kind of move the canvas agrees with exact evaluation', async ({ 
   const source = await studio.pixels();
   const points = spread(source, 500).filter(([x, y]) => distance(at(source, x, y), [77, 77, 77]) > 0);
   expect(points.length).toBeGreaterThan(300);
-  for (const [kind, params] of Object.entries(USED)) {
-    // Evening out is for something chosen: here the vase. The others act on everything.
-    const reach = kind === 'even-out' ? { hue: { from: 150, to: 220, softFrom: 15, softTo: 15 } } : null;
-    const moves = [{ kind, params, reach }];
-    await grade(page, PHOTOS.bowl, moves);
-    await page.reload();
+  // Evening out is for something chosen: here the vase. The others act on everything.
+  const all = Object.entries(USED).map(([kind, params]) => ({ kind, params, label: kind, reach: kind === 'even-out' ? { hue: { from: 150, to: 220, softFrom: 15, softTo: 15 } } : null }));
+  await grade(page, PHOTOS.bowl, all.map((move) => ({ ...move, on: false })));
+  await page.reload();
+  await studio.settled();
+  for (const move of all) {
+    const { kind } = move;
+    // One at a time.
+    const turn = () => row(page, new RegExp(`^Move \\d+: ${kind}[.,]`)).getByRole('switch').click();
+    await turn();
     await studio.settled();
-    await expect(rows(page)).toHaveCount(1);
     const shown = await studio.pixels();
-    const wanted = exact({ tovrinLook: 1, moves }, points.map(([x, y]) => at(source, x, y)));
+    await turn();
+    const wanted = exact({ tovrinLook: 1, moves: [move] }, points.map(([x, y]) => at(source, x, y)));
     const off = points.filter(([x, y], i) => distance(at(shown, x, y), wanted[i] as Rgb) > 2).length;
     expect(off / points.length, `${kind}: share of pixels more than 2/255 off`).toBeLessThan(0.03);
     expect(differing(source, shown, 2), `${kind} does something`).toBeGreaterThan(0.02);
@@ -204,8 +208,18 @@ test('the ledger: drag to reorder, solo, a part alone, a look to begin with, and
   await expect.poll(async () => colourfulness(at(await studio.pixels(), ...(await studio.onCanvas(0.3, 0.2))))).toBeLessThan(4);
   await page.keyboard.up('q');
 
+  // Pointing at a look shows it large, leaving it shows the grade again; only a click takes it.
+  await studio.settled();
+  const mine = await studio.pixels();
   await page.getByRole('button', { name: 'Looks' }).click();
-  await page.getByRole('button', { name: 'Warm evening' }).click();
+  const warm = page.getByRole('button', { name: 'Warm evening' });
+  await expect(warm.locator('canvas[data-drawn=true]')).toBeVisible();
+  await warm.hover();
+  await expect.poll(async () => differing(mine, await studio.pixels(), 3)).toBeGreaterThan(0.5);
+  await page.mouse.move(640, 300);
+  await expect.poll(async () => differing(mine, await studio.pixels(), 1)).toBeLessThan(0.01);
+  expect((await studio.kept(PHOTOS.bowl)).look.moves).toHaveLength(3);
+  await warm.click();
   await expect(rows(page)).toHaveCount(5);
   await page.keyboard.press('Control+z');
   await expect(rows(page)).toHaveCount(3);
