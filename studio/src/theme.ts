@@ -37,7 +37,7 @@ export const theme = createTheme({
     fontSize: 13,
     button: { textTransform: 'none', fontWeight: 500 },
     subtitle2: { fontWeight: 600, fontSize: '0.8125rem', lineHeight: 1.4 },
-    caption: { fontSize: '0.75rem', color: greys.quiet },
+    caption: { fontSize: '0.75rem', lineHeight: 1.4, color: greys.quiet },
   },
   components: {
     MuiCssBaseline: {

@@ -53,7 +53,6 @@ export function LearnedControls({ reach, photoKey, onChange, onUnstroke }: Props
       <ValueSlider
         label="Tighter – broader"
         help="How like the marked colours a colour must be. With the Choose or Hold tool, the wheel does the same."
-        ends={['tighter', 'broader']}
         value={breadthOf(reach)}
         min={-100}
         max={100}
@@ -65,7 +64,6 @@ export function LearnedControls({ reach, photoKey, onChange, onUnstroke }: Props
       <ValueSlider
         label="Softer – firmer"
         help="How gently the reach gives way at its edge. Softer hides noise better; firmer keeps closer to what was marked."
-        ends={['softer', 'firmer']}
         value={100 - softnessOf(reach)}
         min={0}
         max={100}

@@ -75,7 +75,7 @@ export function ColourField({ label, help, colour, onChange, onPick, picking, mo
                 window.setTimeout(() => { field.blur(); });
               }
             }}
-            sx={{ width: 66, fontSize: '0.8125rem', fontVariantNumeric: 'tabular-nums', '& input': { py: 0, px: 0.5, borderRadius: 0.5, border: '1px solid transparent' }, '& input:hover, & input:focus': { borderColor: '#777', bgcolor: '#2e2e2e' } }}
+            sx={{ width: 78, fontSize: '0.8125rem', fontVariantNumeric: 'tabular-nums', '& input': { py: 0, px: 0.5, borderRadius: 0.5, border: '1px solid transparent' }, '& input:hover, & input:focus': { borderColor: '#777', bgcolor: '#2e2e2e' } }}
           />
         </Tooltip>
         {reading && (

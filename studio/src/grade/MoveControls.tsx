@@ -80,7 +80,7 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
       >
         <ExpandIcon fontSize="small" sx={{ transform: reachOpen ? 'none' : 'rotate(-90deg)' }} />
         <Typography variant="subtitle2" component="span">Reach</Typography>
-        <Typography variant="caption" noWrap sx={{ flex: 1 }}>
+        <Typography variant="caption" sx={{ flex: 1, lineHeight: 1.25 }}>
           {reachWords(move.reach)}
         </Typography>
         {readings && readings.reached !== null && (

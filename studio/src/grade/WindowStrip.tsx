@@ -130,7 +130,7 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
             onChange(null, true);
           }}
         >
-          {whole}
+          No limit
         </Button>
       </Box>
       <Box ref={strip} sx={{ position: 'relative', height: 26, mx: 0.75, touchAction: 'none', userSelect: 'none', overflow: 'visible' }}>

@@ -122,6 +122,13 @@ function Bench({ move, onChange, aspect, onAspect }: Props) {
         onSelect={setSelected}
       >
         <Box sx={{ position: 'absolute', left: 0, right: 0, top: '50%', borderTop: '1px dashed rgb(255 255 255 / 45%)', pointerEvents: 'none' }} />
+        {([['+', 'top', 0], ['−', 'bottom', 0]] as const).map(([sign, edge, at]) => (
+          <Typography key={sign} variant="caption" aria-hidden sx={{ position: 'absolute', left: 4, [edge]: at, fontSize: 10, pointerEvents: 'none', textShadow: '0 0 3px #000' }}>
+            {sign}
+            {most}
+            {curve === 'hue' ? '°' : ''}
+          </Typography>
+        ))}
       </CurveEditor>
       <Box sx={{ position: 'absolute', right: 4, top: 2, display: 'flex', gap: 0.5 }}>
         {CURVES.map((name) => (

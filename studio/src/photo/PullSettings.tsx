@@ -14,11 +14,13 @@ const SMALL = { flex: 'none', '& .MuiToggleButton-root': { py: 0, px: 0.75, font
 /** What a pull drives. */
 export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNearestOnly }: Props) {
   if (modes.length === 0) return <Typography variant="body2">This kind of move has nothing to pull. Choose a shift or a band mix, or add one.</Typography>;
+  const only = modes.length === 1 ? modes[0] : undefined;
   return (
     <>
       <Typography variant="body2" sx={{ flex: 1, minWidth: 0 }}>
-        Drag on a colour to change it.
+        {only ? `Drag on a colour: ${only.title}.` : 'Drag on a colour to change it.'}
       </Typography>
+      {!only && (
       <ToggleButtonGroup
         exclusive
         size="small"
@@ -35,6 +37,7 @@ export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNeare
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
+      )}
       {shares && (
         <ToggleButtonGroup
           exclusive
