@@ -91,7 +91,7 @@ export function LedgerRow({ move, number, selected, naming, summary, onSelect, o
         {naming ? (
           <NameField name={name} onName={onName} />
         ) : (
-          <Typography variant="body2" component="span" noWrap title={name} sx={{ fontWeight: 600, color: on ? greys.text : greys.quiet }}>
+          <Typography variant="body2" component="span" sx={{ fontWeight: 600, lineHeight: 1.25, overflowWrap: 'anywhere', color: on ? greys.text : greys.quiet }}>
             {name}
           </Typography>
         )}

@@ -42,7 +42,7 @@ export function MixTable({ label, columns, rows, valueOf, onChange, onRow, onLig
     table.current?.querySelector<HTMLElement>(`[data-row="${to.row}"] [data-column="${to.column}"] [role=slider]`)?.focus();
     return true;
   };
-  const grid = { display: 'grid', gridTemplateColumns: `minmax(${columns.length > 3 ? '94px' : '98px'}, ${columns.length > 3 ? '1.5fr' : '1.3fr'}) repeat(${String(columns.length)}, minmax(42px, 1fr))`, columnGap: '3px' } as const;
+  const grid = { display: 'grid', gridTemplateColumns: `minmax(${columns.length > 3 ? '94px' : '110px'}, ${columns.length > 3 ? '1.5fr' : '1.3fr'}) repeat(${String(columns.length)}, minmax(42px, 1fr))`, columnGap: '3px' } as const;
   return (
     <Box ref={table} role="group" aria-label={label} sx={{ mx: -0.5 }}>
       <Box sx={{ ...grid, alignItems: 'end', pb: '3px' }}>
@@ -61,7 +61,7 @@ export function MixTable({ label, columns, rows, valueOf, onChange, onRow, onLig
                 disabled={!set}
                 aria-label={`${title}${less === '' ? '' : ` or ${less}`}: put to rest in every row`}
                 onClick={() => { rest(rows.map(({ id: row }) => ({ row, column: id }))); }}
-                sx={{ display: 'block', borderRadius: 0.5, fontSize: '0.68rem', lineHeight: 1.15, textAlign: 'center', color: greys.text, '&.Mui-disabled': { color: greys.text }, '&:hover': { bgcolor: greys.raised } }}
+                sx={{ display: 'block', borderRadius: 0.5, fontSize: columns.length > 3 ? '0.68rem' : '0.65rem', lineHeight: 1.15, textAlign: 'center', color: greys.text, '&.Mui-disabled': { color: greys.text }, '&:hover': { bgcolor: greys.raised } }}
               >
                 <Box component="span" sx={{ display: 'block', fontWeight: set ? 650 : 500 }}>{title}</Box>{' '}
                 {less !== '' && <Box component="span" sx={{ display: 'block', color: greys.quiet }}>or {less}</Box>}

@@ -42,16 +42,16 @@ export function PotList({ source, readings, onPoint, onChoose }: Props) {
                 onBlur={() => {
                   onPoint(null);
                 }}
-                sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.75, height: 22, px: 0.5, borderRadius: 0.5, textAlign: 'left', '&:hover': { bgcolor: greys.raised } }}
+                sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.5, height: 22, px: 0.25, borderRadius: 0.5, textAlign: 'left', '&:hover': { bgcolor: greys.raised } }}
               >
-                <Box sx={{ display: 'flex', width: 24, height: 16, flex: 'none', borderRadius: 0.5, overflow: 'hidden', border: '1px solid #222' }}>
+                <Box sx={{ display: 'flex', width: 22, height: 16, flex: 'none', borderRadius: 0.5, overflow: 'hidden', border: '1px solid #222' }}>
                   <Box sx={{ flex: 1, bgcolor: pot.colour }} />
                   {moved && <Box sx={{ flex: 1, bgcolor: result.after }} />}
                 </Box>
-                <Typography component="span" noWrap sx={{ flex: 1, fontSize: '0.75rem' }}>
+                <Typography component="span" noWrap sx={{ flex: 1, fontSize: '0.72rem', letterSpacing: '-0.01em' }}>
                   {pot.name}
                 </Typography>
-                <Typography component="span" variant="caption" sx={{ flex: 'none', fontVariantNumeric: 'tabular-nums', fontSize: '0.7rem' }}>
+                <Typography component="span" variant="caption" sx={{ flex: 'none', fontVariantNumeric: 'tabular-nums', fontSize: '0.68rem' }}>
                   {percent(pot.share)}
                 </Typography>
                 {moved && <span style={visuallyHidden}>changed</span>}
