@@ -20,7 +20,7 @@ await served(7398, async ({ base, send, bring24Megapixels, newPage }) => {
     };
     await page.goto(base);
     await settled();
-    await page.getByRole('option').nth(move).click();
+    await page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem').nth(move).click();
     await settled();
     const box = await page.locator('section[aria-label="Controls of the move"] .MuiSlider-root').first().boundingBox();
     const y = box.y + box.height / 2;

@@ -1,5 +1,6 @@
-import { Box, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
+import { Box, Tooltip, Typography } from '@mui/material';
 import { useState, type ReactNode } from 'react';
+import { OneOf } from '../controls/OneOf';
 import type { Source } from '../api/client';
 import type { Reach } from '../grade/looks';
 import { greys } from '../theme';
@@ -41,23 +42,14 @@ export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, p
             Bench
           </Typography>
         </Tooltip>
-        <ToggleButtonGroup
-          exclusive
+        <OneOf
+          label="Axes of the bench"
           orientation="vertical"
-          size="small"
           value={plane}
-          aria-label="Axes of the bench"
-          onChange={(_, next: PlaneName | null) => {
-            if (next) onPlane(next);
-          }}
-          sx={{ '& .MuiToggleButton-root': { py: 0, px: 0.75, lineHeight: 1.55, justifyContent: 'flex-start', fontSize: '0.72rem', whiteSpace: 'nowrap' } }}
-        >
-          {(Object.keys(PLANES) as PlaneName[]).map((name) => (
-            <ToggleButton key={name} value={name}>
-              {PLANES[name].title}
-            </ToggleButton>
-          ))}
-        </ToggleButtonGroup>
+          options={(Object.keys(PLANES) as PlaneName[]).map((name) => ({ value: name, title: PLANES[name].title }))}
+          onChange={onPlane}
+          sx={{ py: 0, px: 0.75, lineHeight: 1.55, justifyContent: 'flex-start', fontSize: '0.72rem' }}
+        />
         {switches}
       </Box>
       <Box sx={{ flex: 1, minWidth: 0, position: 'relative', m: `8px 14px ${String(GUTTER.below + 3)}px ${String(GUTTER.left)}px`, bgcolor: '#212121', userSelect: 'none' }}>

@@ -1,6 +1,7 @@
-import { useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import type { Source } from '../api/client';
 import type { PlaneName } from './axes';
+import { useSize } from './useSize';
 
 /** Lightness and chroma that a cell has at least on a plane where its place does not tell its lightness: a dark colour is to be seen too. */
 const READABLE: Record<PlaneName, { light: number; chroma: number }> = {
@@ -12,18 +13,7 @@ const READABLE: Record<PlaneName, { light: number; chroma: number }> = {
 /** The photo's colours as cells in their own hue, the more the denser; bright enough to read. */
 export function Density({ source, plane }: { source: Source | undefined; plane: PlaneName }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const element = canvas.current?.parentElement;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      setSize({ width: element.clientWidth, height: element.clientHeight });
-    });
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
+  const size = useSize(canvas);
   useLayoutEffect(() => {
     const element = canvas.current;
     const pen = element?.getContext('2d');

@@ -1,24 +1,14 @@
 import { Typography } from '@mui/material';
-import { useEffect, useRef, useState } from 'react';
+import { useRef } from 'react';
 import type { Source } from '../api/client';
 import type { PlaneName } from './axes';
 import { islandsOf } from './islands';
+import { useSize } from './useSize';
 
 /** The names of the photo's colours where they lie, as far as there is room. */
 export function Islands({ source, plane }: { source: Source; plane: PlaneName }) {
   const area = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
-    const element = area.current;
-    if (!element) return;
-    const observer = new ResizeObserver(() => {
-      setSize({ width: element.clientWidth, height: element.clientHeight });
-    });
-    observer.observe(element);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
+  const size = useSize(area);
   return (
     <div ref={area} style={{ position: 'absolute', inset: 0, pointerEvents: 'none', overflow: 'hidden' }}>
       {size.width > 0 &&

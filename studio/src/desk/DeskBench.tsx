@@ -1,5 +1,6 @@
-import { ToggleButton, ToggleButtonGroup } from '@mui/material';
+
 import { useState, type ComponentType } from 'react';
+import { OneOf } from '../controls/OneOf';
 import type { PlaneName } from '../bench/axes';
 import { Bench } from '../bench/Bench';
 import { withField, type Look, type Move, type MoveKind } from '../grade/looks';
@@ -41,20 +42,14 @@ export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, o
       lit={lit}
       switches={
         Drawn && (
-          <ToggleButtonGroup
-            exclusive
+          <OneOf
+            label="What is shaped on the bench"
             fullWidth
-            size="small"
             value={shaping}
-            aria-label="What is shaped on the bench"
-            onChange={(_, next: 'move' | 'reach' | null) => {
-              if (next) setShaping(next);
-            }}
-            sx={{ '& .MuiToggleButton-root': { py: 0, px: 0.5, fontSize: '0.72rem', lineHeight: 1.55 } }}
-          >
-            <ToggleButton value="move">Move</ToggleButton>
-            <ToggleButton value="reach">Reach</ToggleButton>
-          </ToggleButtonGroup>
+            options={[{ value: 'move', title: 'Move' }, { value: 'reach', title: 'Reach' }]}
+            onChange={setShaping}
+            sx={{ py: 0, px: 0.5, fontSize: '0.72rem', lineHeight: 1.55 }}
+          />
         )
       }
       overlay={Overlay && move ? <Overlay key={move.id} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}

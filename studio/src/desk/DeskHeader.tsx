@@ -4,8 +4,9 @@ import KeyboardIcon from '@mui/icons-material/KeyboardOutlined';
 import RemoveIcon from '@mui/icons-material/PlaylistRemoveOutlined';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import { Box, Button, IconButton, MenuItem, Select, ToggleButton, ToggleButtonGroup, Tooltip, Typography, useMediaQuery } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Select, Tooltip, Typography, useMediaQuery } from '@mui/material';
 import type { ReactNode } from 'react';
+import { OneOf } from '../controls/OneOf';
 import type { Photo } from '../api/client';
 import type { ViewMode } from '../photo/PhotoRenderer';
 import type { SessionState } from '../session/grading';
@@ -102,21 +103,6 @@ function ViewSwitch({ view, onView, hasMove }: { view: ViewMode; onView: (view: 
     );
   }
   return (
-    <ToggleButtonGroup
-      exclusive
-      size="small"
-      value={view}
-      aria-label="View"
-      onChange={(_, next: ViewMode | null) => {
-        if (next) onView(next);
-      }}
-      sx={{ flex: 'none', '& .MuiToggleButton-root': { px: 0.9, whiteSpace: 'nowrap' } }}
-    >
-      {VIEWS.map(({ mode, title, help, needsMove }) => (
-        <ToggleButton key={mode} value={mode} title={help} disabled={needsMove === true && !hasMove}>
-          {title}
-        </ToggleButton>
-      ))}
-    </ToggleButtonGroup>
+    <OneOf label="View" value={view} options={VIEWS.map(({ mode, title, help, needsMove }) => ({ value: mode, title, help, disabled: needsMove === true && !hasMove }))} onChange={onView} sx={{ px: 0.9 }} />
   );
 }

@@ -1,6 +1,7 @@
 import CloseIcon from '@mui/icons-material/Close';
-import { Box, ButtonBase, FormControlLabel, Slider, Switch, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
+import { Box, ButtonBase, FormControlLabel, Slider, Switch, Tooltip, Typography } from '@mui/material';
 import { useRef } from 'react';
+import { OneOf } from '../controls/OneOf';
 import { api } from '../api/client';
 import { AXES, HUE_GRADIENT } from '../bench/axes';
 import { LearnedControls } from '../choose/LearnedControls';
@@ -112,18 +113,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoK
         <Tooltip placement="left" title="“Source”: the photo’s own colour decides, so that moves on two colours never chase each other. “Running”: the colour that the moves above have made decides.">
           <Typography variant="body2">Reads from</Typography>
         </Tooltip>
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={reads}
-          aria-label="Reads from"
-          onChange={(_, next: NonNullable<Move['reads']> | null) => {
-            if (next) onReads(next);
-          }}
-        >
-          <ToggleButton value="source">Source</ToggleButton>
-          <ToggleButton value="running">Running</ToggleButton>
-        </ToggleButtonGroup>
+        <OneOf label="Reads from" value={reads} options={[{ value: 'source', title: 'Source' }, { value: 'running', title: 'Running' }]} onChange={onReads} />
       </Box>
     </Box>
   );

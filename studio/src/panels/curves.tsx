@@ -1,5 +1,6 @@
-import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
+import { OneOf } from '../controls/OneOf';
 import { CurveEditor, type CurvePoint } from '../controls/CurveEditor';
 import { NumberField } from '../controls/NumberField';
 import { settingInfo } from '../grade/looks';
@@ -43,26 +44,17 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
   const level = pointed?.along[channel]?.at ?? null;
   return (
     <Box>
-      <ToggleButtonGroup
-        exclusive
+      <OneOf
+        label="Channel"
         fullWidth
-        size="small"
         value={channel}
-        aria-label="Channel"
-        onChange={(_, next: Channel | null) => {
-          if (!next) return;
+        options={CHANNELS.map((name) => ({ value: name, title: `${name === 'all' ? 'All' : settingInfo('curves', name).title}${changed(move, name) ? ' •' : ''}` }))}
+        onChange={(next) => {
           setSelected(null);
           onAspect(next);
         }}
-        sx={{ mb: 0.5, '& .MuiToggleButton-root': { px: 0.5 } }}
-      >
-        {CHANNELS.map((name) => (
-          <ToggleButton key={name} value={name} aria-label={settingInfo('curves', name).title}>
-            {name === 'all' ? 'All' : settingInfo('curves', name).title}
-            {changed(move, name) ? ' •' : ''}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+        sx={{ px: 0.5 }}
+      />
       <Box sx={{ position: 'relative', height: 208, bgcolor: '#262626', m: '6px 6px 8px' }}>
         <CurveEditor
           label="Tone curve"

@@ -1,5 +1,6 @@
-import { Box, Button, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { useState } from 'react';
+import { OneOf } from '../controls/OneOf';
 import { CurveEditor, type CurvePoint } from '../controls/CurveEditor';
 import { NumberField } from '../controls/NumberField';
 import { settingInfo } from '../grade/looks';
@@ -24,24 +25,14 @@ function Controls({ move, onChange, aspect, onAspect }: Props) {
   };
   return (
     <Box>
-      <ToggleButtonGroup
-        exclusive
+      <OneOf
+        label="Curve"
         fullWidth
-        size="small"
         value={curve}
-        aria-label="Curve"
-        onChange={(_, next: Curve | null) => {
-          if (next) onAspect(next);
-        }}
-        sx={{ mb: 0.5, '& .MuiToggleButton-root': { px: 0.25, whiteSpace: 'nowrap' } }}
-      >
-        {CURVES.map((name) => (
-          <ToggleButton key={name} value={name}>
-            {settingInfo('hue-curves', name).title}
-            {pointsOf(move, name).some(([, y]) => y !== 0) ? ' •' : ''}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+        options={CURVES.map((name) => ({ value: name, title: `${settingInfo('hue-curves', name).title}${pointsOf(move, name).some(([, y]) => y !== 0) ? ' •' : ''}` }))}
+        onChange={onAspect}
+        sx={{ px: 0.25 }}
+      />
       <Typography variant="caption" component="p" sx={{ mt: 0.5, mb: 0.5 }}>
         The curve is on the bench, over this photo’s colours. Click it to set a point; or take <b>Pull</b> and drag on a colour of the photo: it gets a point, and a guard on either side.
       </Typography>

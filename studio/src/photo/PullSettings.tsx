@@ -1,4 +1,5 @@
-import { ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Typography } from '@mui/material';
+import { OneOf } from '../controls/OneOf';
 
 interface Props {
   modes: { id: string; title: string }[];
@@ -9,7 +10,7 @@ interface Props {
   onNearestOnly: (nearestOnly: boolean) => void;
 }
 
-const SMALL = { flex: 'none', '& .MuiToggleButton-root': { py: 0, px: 0.75, fontSize: '0.75rem' } } as const;
+const SMALL = { py: 0, px: 0.75, fontSize: '0.75rem' } as const;
 
 /** What a pull drives. */
 export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNearestOnly }: Props) {
@@ -21,41 +22,21 @@ export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNeare
         {only ? `Drag on a colour: ${only.title}.` : 'Drag on a colour to change it.'}
       </Typography>
       {!only && (
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={mode}
-        aria-label="What a pull drives"
-        onChange={(_, next: string | null) => {
-          if (next) onMode(next);
-        }}
-        sx={SMALL}
-      >
-        {modes.map(({ id, title }) => (
-          <ToggleButton key={id} value={id}>
-            {title}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
+      <OneOf label="What a pull drives" value={mode} options={modes.map(({ id, title }) => ({ value: id, title }))} onChange={onMode} sx={SMALL} />
       )}
       {shares && (
-        <ToggleButtonGroup
-          exclusive
-          size="small"
+        <OneOf
+          label="Rows that follow"
           value={nearestOnly ? 'nearest' : 'shared'}
-          aria-label="Rows that follow"
-          onChange={(_, next: string | null) => {
-            if (next) onNearestOnly(next === 'nearest');
+          options={[
+            { value: 'shared', title: 'Share', help: 'All rows that hold the colour move, in proportion' },
+            { value: 'nearest', title: 'Nearest', help: 'Only the row that holds most of it moves' },
+          ]}
+          onChange={(next) => {
+            onNearestOnly(next === 'nearest');
           }}
           sx={SMALL}
-        >
-          <ToggleButton value="shared" title="All rows that hold the colour move, in proportion">
-            Share
-          </ToggleButton>
-          <ToggleButton value="nearest" title="Only the row that holds most of it moves">
-            Nearest
-          </ToggleButton>
-        </ToggleButtonGroup>
+        />
       )}
     </>
   );

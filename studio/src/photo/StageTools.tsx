@@ -1,5 +1,6 @@
-import { Box, ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
+import { Box } from '@mui/material';
 import type { ReactNode } from 'react';
+import { OneOf } from '../controls/OneOf';
 import { greys } from '../theme';
 import { TOOLS, type Tool } from './tools';
 
@@ -9,22 +10,7 @@ export function ToolStrip({ tool, onTool, children }: { tool: Tool; onTool: (too
     <Box component="section" aria-label="Tools" sx={{ flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}`, containerType: 'inline-size' }}>
       {/* Of one height whatever is said, so that the photo never jumps; in two lines where there is little width. */}
       <Box sx={{ height: 35, display: 'flex', alignItems: 'center', gap: 1, px: 0.75, '@container (max-width: 640px)': { height: 66, flexDirection: 'column', alignItems: 'stretch', justifyContent: 'center', gap: '2px' } }}>
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        value={tool}
-        aria-label="Tool"
-        onChange={(_, next: Tool | null) => {
-          if (next) onTool(next);
-        }}
-        sx={{ flex: 'none', '& .MuiToggleButton-root': { py: '1px', px: 1 } }}
-      >
-        {TOOLS.map((info) => (
-          <Tooltip key={info.tool} title={`${info.help} (${info.key})`} placement="bottom-start">
-            <ToggleButton value={info.tool}>{info.title}</ToggleButton>
-          </Tooltip>
-        ))}
-      </ToggleButtonGroup>
+      <OneOf label="Tool" value={tool} options={TOOLS.map(({ tool: value, title, help, key }) => ({ value, title, help: `${help} (${key})` }))} onChange={onTool} sx={{ py: '1px', px: 1 }} />
       <Box sx={{ flex: 1, minWidth: 0, minHeight: 0, maxHeight: 33, overflow: 'hidden', display: 'flex', alignItems: 'center', gap: 0.75, '& .MuiTypography-root': { fontSize: '0.75rem', lineHeight: 1.2 }, '& .MuiButton-root': { flex: 'none', whiteSpace: 'nowrap', py: 0, minWidth: 0 } }}>{children}</Box>
       </Box>
     </Box>

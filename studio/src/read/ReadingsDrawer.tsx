@@ -1,6 +1,7 @@
 import CloseIcon from '@mui/icons-material/Close';
-import { Box, Button, IconButton, MenuItem, Select, ToggleButton, ToggleButtonGroup, Typography } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Select, Typography } from '@mui/material';
 import { useLayoutEffect, useRef, useState } from 'react';
+import { OneOf } from '../controls/OneOf';
 import type { ProbePoint, ProbeReading, Scopes } from '../api/client';
 import { greys } from '../theme';
 
@@ -71,19 +72,7 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
           <Typography variant="caption" sx={{ flex: 1 }}>
             {scopes ? clippingWords(scopes) : 'Reading …'}
           </Typography>
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={which}
-            aria-label="Readings of"
-            onChange={(_, next: Which | null) => {
-              if (next) setWhich(next);
-            }}
-            sx={{ '& .MuiToggleButton-root': { py: 0, fontSize: '0.75rem' } }}
-          >
-            <ToggleButton value="source">Source</ToggleButton>
-            <ToggleButton value="result">Result</ToggleButton>
-          </ToggleButtonGroup>
+          <OneOf label="Readings of" value={which} options={[{ value: 'source', title: 'Source' }, { value: 'result', title: 'Result' }]} onChange={setWhich} sx={{ py: 0, fontSize: '0.75rem' }} />
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Scope title="Levels: lightness, red, green, blue" scopes={scopes} width={200} draw={drawHistogram} />

@@ -25,7 +25,7 @@ const KEYS: [string, string][] = [
 
 export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Dialog open={open} onClose={onClose}>
+    <Dialog open={open} onClose={onClose} maxWidth="md">
       <DialogTitle>Keys</DialogTitle>
       <DialogContent tabIndex={0} data-inset>
         <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto auto', columnGap: 3, rowGap: 0.75, m: 0 }}>

@@ -20,6 +20,7 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\EvenOut;
 use Tovrin\Core\Move\Recolour;
 use Tovrin\Core\Move\Saturation;
+use Tovrin\Core\Move\SideWarmth;
 use Tovrin\Core\Reach\Fit\Caught;
 use Tovrin\Core\Reach\Fit\ReachFitter;
 use Tovrin\Core\Reading\Region;
@@ -72,6 +73,27 @@ final class ColourfulMovesTest extends TestCase
         }
         self::assertLessThan(0.1, $limited[64]);
         self::assertEqualsWithDelta(0.05, $limited[10], 1e-9, 'untouched below the knee');
+    }
+
+    public function testTheGainCurveSaysHowFarAStepOfItsSettingsCarriesIt(): void
+    {
+        $at = static fn (float $saturation, float $vibrance): array => (new Saturation($saturation, $vibrance, 20.0, 80.0, 0.0))->drawing();
+        $drawing = $at(10.0, 30.0);
+        self::assertEqualsWithDelta([0.02, 0.32], [$drawing['guard'][0], $drawing['ceiling'][0]], 1e-12);
+        foreach ([8, 24, 40] as $i) {
+            // A hand that goes as far as so many steps say ends up on the curve, to within how little it bends.
+            self::assertEqualsWithDelta($at(25.0, 30.0)['warm'][$i], $drawing['warm'][$i] + 15.0 * $drawing['perSaturation'][$i], 0.003);
+            self::assertEqualsWithDelta($at(10.0, 45.0)['warm'][$i], $drawing['warm'][$i] + 15.0 * $drawing['perVibrance'][$i], 0.003);
+        }
+        self::assertSame(0.0, $drawing['perVibrance'][0], 'a grey gains nothing');
+    }
+
+    public function testTheSidesOfSideWarmthLieAcrossFromEachOther(): void
+    {
+        ['sides' => [$warm, $cool]] = (new SideWarmth(0.0, 0.0))->drawing();
+        self::assertTrue(SideWarmth::isWarm($warm));
+        self::assertFalse(SideWarmth::isWarm($cool));
+        self::assertSame(180.0, abs($warm - $cool));
     }
 
     public function testDensityDarkensStrongColoursAndLeavesGreys(): void
