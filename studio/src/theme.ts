@@ -16,7 +16,12 @@ export const greys = {
 /** Where menus, dialogues and tips stand; see index.html. */
 const overlays = () => document.getElementById('overlays') ?? document.body;
 
+/** Who asked for less motion gets none. */
+const still = typeof window !== 'undefined' && window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+const AT_ONCE = { shortest: 0, shorter: 0, short: 0, standard: 0, complex: 0, enteringScreen: 0, leavingScreen: 0 };
+
 export const theme = createTheme({
+  ...(still ? { transitions: { create: () => 'none', duration: AT_ONCE } } : {}),
   cssVariables: true,
   palette: {
     mode: 'dark',
@@ -49,6 +54,7 @@ export const theme = createTheme({
         ':root:root [role=menuitem]:focus-visible, :root:root [data-inset]:focus-visible': { outlineOffset: -2 },
         '.desk-divider': { backgroundColor: greys.line, transition: 'background-color 120ms' },
         '.desk-divider[data-separator=hover], .desk-divider[data-separator=active], .desk-divider:focus-visible': { backgroundColor: '#8a8a8a' },
+        '@media (prefers-reduced-motion: reduce)': { '*, *::before, *::after': { animation: 'none !important', transition: 'none !important' } },
         '@keyframes asked': { '0%, 100%': { opacity: 0.62 }, '50%': { opacity: 0.12 } },
       },
     },

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './served';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { at, distance, PHOTOS, root, row, rows, Studio } from './studio';

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './served';
 import { at, differing, distance, row, rows, PHOTOS, type Rgb, Studio } from './studio';
 
 const colourfulness = (c: Rgb) => Math.max(...c) - Math.min(...c);
@@ -108,8 +108,8 @@ test('the wheel makes it tighter and broader while choosing, in one step of undo
 test('pulling on a green shares itself among the bands that hold it, or moves only the nearest', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.planters);
+  const index = (await studio.kept(PHOTOS.planters)).look.moves.length;
   await studio.addMove('Band mix');
-  const index = (await studio.kept(PHOTOS.planters)).look.moves.length - 1;
   await page.mouse.move(...(await studio.place(0.3, 0.75)));
   // The rows that hold the colour under the pointer are marked with how much they hold of it.
   const marked = page.getByRole('group', { name: 'Hue, saturation and lightness of each band' }).getByText('under the pointer');

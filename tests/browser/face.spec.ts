@@ -1,4 +1,4 @@
-import { expect, test, type Locator } from '@playwright/test';
+import { expect, test, type Locator } from './served';
 import { at, differing, distance, PHOTOS, rows, Studio, type Rgb } from './studio';
 
 const colourfulness = (c: Rgb) => Math.max(...c) - Math.min(...c);
@@ -158,6 +158,11 @@ test('the first step is said on a photo without a grade, in place, and never aga
   await expect(line).toBeVisible();
   await page.getByRole('button', { name: 'Add a move' }).click();
   const find = page.getByRole('textbox', { name: 'Find a kind of move' });
+  await expect(find).toBeFocused();
+  // Escape leads back to where one came from.
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Add a move' })).toBeFocused();
+  await page.keyboard.press('Enter');
   await expect(find).toBeFocused();
   await find.fill('nonsense');
   await expect(page.getByText(/^Nothing is found by “nonsense”/)).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './served';
 import { at, differing, distance, exact, row, rows, spread, PHOTOS, type Rgb, Studio } from './studio';
 
 test('dragging a slider changes the photo many times, and settles on what is exact', async ({ page }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './served';
 import { row, rows, PHOTOS, Studio } from './studio';
 
 // Nothing that was done is lost, and one thing done is one step of undo.

@@ -1,16 +1,9 @@
 import { defineConfig } from '@playwright/test';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-
-const port = 7399;
-// The tests work on data of their own, filled with the demo set. Workers inherit the folder's name.
-process.env.TOVRIN_DATA ??= mkdtempSync(join(tmpdir(), 'tovrin-browser-'));
 
 export default defineConfig({
   testDir: '.',
   outputDir: '../../test-results',
-  // One server with one set: tests that change it must not meet.
+  // Each would have a server and data of its own (see served.ts), but drawing in software takes all processors as it is.
   workers: 1,
   fullyParallel: false,
   timeout: 90_000,
@@ -19,9 +12,10 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   reporter: [['list']],
   use: {
-    baseURL: `http://127.0.0.1:${String(port)}`,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Nothing moves by itself: no test waits for a menu to fade.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
@@ -29,12 +23,5 @@ export default defineConfig({
         '--force-color-profile=srgb', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
       ],
     },
-  },
-  webServer: {
-    command: `../../bin/tovrin demo --port ${String(port)}`,
-    url: `http://127.0.0.1:${String(port)}/api/sets/1`,
-    timeout: 120_000,
-    reuseExistingServer: false,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
   },
 });

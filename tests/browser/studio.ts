@@ -1,4 +1,4 @@
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, root, type Locator, type Page } from './served';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -6,9 +6,9 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { PNG } from 'pngjs';
 
+export { root };
 export type Rgb = [number, number, number];
 
-export const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 export const scratch = mkdtempSync(join(tmpdir(), 'tovrin-shots-'));
 
 /** Numbers of the demo photos, in the order of demo/set.json. */

@@ -33,6 +33,7 @@ interface Props {
 /** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
 export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onFailure }: Props) {
   const [adding, setAdding] = useState<'move' | 'look' | null>(null);
+  const [cameFrom, setCameFrom] = useState<'move' | 'look' | null>(null);
   const kept = grading.kept?.look;
   const summary = useQuery({
     queryKey: ['summary', photo.id, JSON.stringify(kept)],
@@ -43,6 +44,7 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
   const { look } = grading;
   if (!look) return <Waiting grading={grading} onRetry={session.retry} />;
   const back = () => {
+    setCameFrom(adding);
     setAdding(null);
   };
   const put = ({ edit, id }: { edit: (look: Look) => Look; id: string | null }) => {
@@ -77,6 +79,7 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
           onSolo={(id) => {
             onJudge(id === null ? null : { id, solo: true, part: null });
           }}
+          cameFrom={cameFrom}
           onAdd={() => {
             setAdding('move');
           }}

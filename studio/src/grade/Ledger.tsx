@@ -19,10 +19,12 @@ interface Props {
   onSolo: (id: string | null) => void;
   onAdd: () => void;
   onLooks: () => void;
+  /** What stood in the place of the grade before: the way back leads to its button. */
+  cameFrom: 'move' | 'look' | null;
 }
 
 /** The grade, move by move, in plain words. */
-export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo, onAdd, onLooks }: Props) {
+export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo, onAdd, onLooks, cameFrom }: Props) {
   /** The move that is dragged, and the place it would go to. */
   const [dragged, setDragged] = useState<{ id: string; from: number; to: number } | null>(null);
   const [menu, setMenu] = useState<{ at: HTMLElement; id: string } | null>(null);
@@ -60,8 +62,10 @@ export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo
         <Typography variant="subtitle2" component="h2" sx={{ flex: 1 }}>
           Grade
         </Typography>
-        <Button onClick={onLooks}>Looks</Button>
-        <Button startIcon={<AddIcon />} onClick={onAdd}>
+        <Button autoFocus={cameFrom === 'look'} onClick={onLooks}>
+          Looks
+        </Button>
+        <Button autoFocus={cameFrom === 'move'} startIcon={<AddIcon />} onClick={onAdd}>
           Add a move
         </Button>
       </Box>

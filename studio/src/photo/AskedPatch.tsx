@@ -27,7 +27,7 @@ export function AskedPatch({ patch, place }: { patch: Patch; place: Rect }) {
       height={patch.rows}
       role="img"
       aria-label="What is asked about"
-      style={{ position: 'absolute', left: place.left, top: place.top, width: place.width, height: place.height, pointerEvents: 'none', animation: 'asked 1.6s ease-in-out infinite' }}
+      style={{ position: 'absolute', left: place.left, top: place.top, width: place.width, height: place.height, pointerEvents: 'none', opacity: 0.5, animation: 'asked 1.6s ease-in-out infinite' }}
     />
   );
 }

@@ -1,0 +1,45 @@
+import { test as base } from '@playwright/test';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export { expect } from '@playwright/test';
+export type { Locator, Page } from '@playwright/test';
+
+export const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
+const FIRST_PORT = 7399;
+const SEEDED_WITHIN_MS = 110_000;
+
+async function answers(url: string): Promise<boolean> {
+  const until = Date.now() + SEEDED_WITHIN_MS;
+  while (Date.now() < until) {
+    if ((await fetch(url).catch(() => null))?.ok) return true;
+    await new Promise((later) => setTimeout(later, 200));
+  }
+  return false;
+}
+
+/** A test with a server of its worker's own, filled with the demo set: what tests change must not meet. */
+export const test = base.extend<object, { served: string }>({
+  served: [
+    // eslint-disable-next-line no-empty-pattern -- the library tells by the pattern what is needed
+    async ({}, use, { parallelIndex }) => {
+      const port = FIRST_PORT + parallelIndex;
+      const data = mkdtempSync(join(tmpdir(), 'tovrin-browser-'));
+      const server = spawn(join(root, 'bin/tovrin'), ['demo', '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: 'ignore' });
+      const gone = new Promise((ended) => server.once('exit', ended));
+      const address = `http://127.0.0.1:${String(port)}`;
+      if (!(await answers(`${address}/api/sets/1`))) throw new Error('The demo is not served.');
+      await use(address);
+      server.kill('SIGTERM');
+      await gone;
+      rmSync(data, { recursive: true, force: true });
+    },
+    { scope: 'worker', timeout: 120_000 },
+  ],
+  baseURL: async ({ served }, use) => {
+    await use(served);
+  },
+});
