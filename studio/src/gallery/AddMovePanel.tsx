@@ -36,7 +36,11 @@ export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
             setText(event.target.value);
           }}
           onKeyDown={(event) => {
-            if (event.key === 'Enter' && first && text.trim() !== '') onKind(first);
+            if (event.key === 'Enter' && first && text.trim() !== '') {
+              // The way back gives the focus to a button, which this very key would press.
+              event.preventDefault();
+              onKind(first);
+            }
             if (event.key !== 'Escape') event.stopPropagation();
           }}
           sx={{ bgcolor: '#2a2a2a', borderRadius: 1, px: 1, fontSize: '0.8125rem' }}
