@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Move;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLch;
 
 /**
@@ -54,9 +55,9 @@ final readonly class BandMix implements MoveKind, Familied
         return HueBands::NAMES;
     }
 
-    public function holding(string $family, ColourBlock $colours): array
+    public function holding(string $family, Colours $colours): array
     {
-        return HueBands::of($family, $colours->in(OkLch::class));
+        return HueBands::of($family, $colours->lch());
     }
 
     public static function paramsSchema(): array

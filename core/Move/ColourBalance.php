@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Move;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Tone\ToneZones;
@@ -46,9 +47,9 @@ final readonly class ColourBalance implements MoveKind, Drawn, Familied
         return array_combine(ToneZones::NAMES, array_map(ucfirst(...), ToneZones::NAMES));
     }
 
-    public function holding(string $family, ColourBlock $colours): array
+    public function holding(string $family, Colours $colours): array
     {
-        return $this->zones->weights($colours->in(OkLab::class)->a)[array_search($family, ToneZones::NAMES, true)];
+        return $this->zones->weights($colours->lab()->a)[array_search($family, ToneZones::NAMES, true)];
     }
 
     public static function paramsSchema(): array

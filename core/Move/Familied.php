@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Move;
 
-use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 
 /** A kind of move that divides the colours into families and has settings for each. */
 interface Familied
@@ -19,10 +19,10 @@ interface Familied
     /**
      * How much one family holds of each colour.
      *
-     * @param string      $family  a key of families()
-     * @param ColourBlock $colours any space, inside the gamut
+     * @param string  $family  a key of families()
+     * @param Colours $colours inside the gamut
      *
      * @return array<int, float> 0…1
      */
-    public function holding(string $family, ColourBlock $colours): array;
+    public function holding(string $family, Colours $colours): array;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Move;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 
 /**
@@ -187,7 +188,7 @@ final readonly class SelectiveColour implements MoveKind, Familied
         return self::TARGETS;
     }
 
-    public function holding(string $family, ColourBlock $colours): array
+    public function holding(string $family, Colours $colours): array
     {
         $rgb = $colours->in(Srgb::class);
         [$red, $green, $blue] = [$rgb->a, $rgb->b, $rgb->c];

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reading;
 
-use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Move\Familied;
 
 /** How much each family of a move holds of some colours. */
 final class FamilyShares
 {
     /**
-     * @param ColourBlock $colours any space, inside the gamut
+     * @param Colours $colours inside the gamut; every family is asked, and what they need is converted once
      *
      * @return array<string, float> by family, in their order: the mean of what it holds, 0…1
      */
-    public static function of(Familied $kind, ColourBlock $colours): array
+    public static function of(Familied $kind, Colours $colours): array
     {
         $shares = [];
         foreach (array_keys($kind::families()) as $family) {

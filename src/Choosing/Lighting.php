@@ -45,7 +45,7 @@ final readonly class Lighting
             return null;
         }
         $bytes = '';
-        foreach ($kind->holding($family, self::lattice()->lab()) as $weight) {
+        foreach ($kind->holding($family, self::lattice()) as $weight) {
             $bytes .= \chr((int) round(255 * $weight));
         }
 

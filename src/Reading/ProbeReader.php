@@ -48,18 +48,19 @@ final readonly class ProbeReader
         }
         $at = $grade->indexOf($watch);
         $before = Reading::mean($place->colours);
+        $source = new Colours($place->colours);
         // The mean of what the pixels become, not what their mean would become.
-        $result = Evaluator::evaluate($grade, new Colours($place->colours), null === $at ? [] : [$at]);
+        $result = Evaluator::evaluate($grade, $source, null === $at ? [] : [$at]);
         $after = Reading::mean($result->colours);
         $kind = null === $at ? null : $grade->moves[$at]->kind;
-        $along = null === $at || !$kind instanceof Curved ? [] : $kind->along(Reading::mean(Evaluator::evaluate(self::upTo($grade, $at), new Colours($place->colours))->colours));
+        $along = null === $at || !$kind instanceof Curved ? [] : $kind->along(Reading::mean(Evaluator::evaluate(self::upTo($grade, $at), $source)->colours));
         $hue = $before->in(OkLch::class)->at(0)[2];
 
         return new ProbeView(
             ColourView::of(new Reading($before)),
             ColourView::of(new Reading($after)),
             round(DeltaE2000::between($before, $after)[0], 2),
-            new \ArrayObject($kind instanceof Familied ? FamilyShares::of($kind, $place->colours) : []),
+            new \ArrayObject($kind instanceof Familied ? FamilyShares::of($kind, $source) : []),
             null === $at ? null : array_sum($result->weights[$at]) / $place->colours->count(),
             new \ArrayObject($along),
             SideWarmth::isWarm($hue),

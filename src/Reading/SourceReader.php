@@ -10,6 +10,7 @@ use Tovrin\App\View\PlanesView;
 use Tovrin\App\View\PotView;
 use Tovrin\App\View\SourceView;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
@@ -45,7 +46,7 @@ final readonly class SourceReader
     /** @return array<string, float> how much of the photo each family of a move holds; empty for kinds without families */
     public function families(Photo $photo, MoveKind $kind): array
     {
-        return $kind instanceof Familied ? FamilyShares::of($kind, $this->colours->readingSamples($photo)) : [];
+        return $kind instanceof Familied ? FamilyShares::of($kind, new Colours($this->colours->readingSamples($photo))) : [];
     }
 
     /** @return list<PotView> */

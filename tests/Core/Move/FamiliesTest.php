@@ -6,6 +6,7 @@ namespace Tovrin\Tests\Core\Move;
 
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Move\BandMix;
@@ -24,7 +25,7 @@ final class FamiliesTest extends TestCase
         $move = new SelectiveColour(true, []);
         $colours = ColourBlock::of(Srgb::class, Outside::spread());
         foreach (array_keys(SelectiveColour::TARGETS) as $target) {
-            foreach ($move->holding($target, $colours) as $i => $weight) {
+            foreach ($move->holding($target, new Colours($colours)) as $i => $weight) {
                 [$r, $g, $b] = $colours->at($i);
                 // Where two channels are equal a colour is of neither: its weight is 0 whichever is asked.
                 self::assertEqualsWithDelta(SelectiveColour::weights($r, $g, $b)[$target] ?? 0.0, $weight, 1e-12, "$target of $r, $g, $b");
@@ -39,14 +40,14 @@ final class FamiliesTest extends TestCase
         $sums = array_fill(0, $colours->count(), 0.0);
         $shares = [];
         foreach (array_keys(SelectiveColour::TARGETS) as $target) {
-            $weights = $move->holding($target, $colours);
+            $weights = $move->holding($target, new Colours($colours));
             $shares[$target] = array_sum($weights) / $colours->count();
             foreach ($weights as $i => $weight) {
                 $sums[$i] += $weight;
             }
         }
         self::assertEqualsWithDelta(array_fill(0, $colours->count(), 1.0), $sums, 1e-9);
-        self::assertEqualsWithDelta($shares, FamilyShares::of($move, $colours), 1e-9);
+        self::assertEqualsWithDelta($shares, FamilyShares::of($move, new Colours($colours)), 1e-9);
     }
 
     public function testABandHoldsAsMuchOfEachColourOfABlockAsOfItAloneAndNothingOfGreys(): void
@@ -65,8 +66,8 @@ final class FamiliesTest extends TestCase
     public function testTheTonesOfAColourBalanceGoWithItsBounds(): void
     {
         $colours = ColourBlock::of(Srgb::class, Outside::spread());
-        $usual = FamilyShares::of(new ColourBalance([], true, new ToneZones()), $colours);
-        $wide = FamilyShares::of(new ColourBalance([], true, new ToneZones(0.4, 0.7, 0.8, 0.95)), $colours);
+        $usual = FamilyShares::of(new ColourBalance([], true, new ToneZones()), new Colours($colours));
+        $wide = FamilyShares::of(new ColourBalance([], true, new ToneZones(0.4, 0.7, 0.8, 0.95)), new Colours($colours));
         self::assertEqualsWithDelta(1.0, array_sum($usual), 1e-9);
         self::assertGreaterThan($usual['shadows'] + 0.05, $wide['shadows']);
         self::assertLessThan($usual['highlights'], $wide['highlights']);
@@ -75,7 +76,7 @@ final class FamiliesTest extends TestCase
 
     public function testTheBandsOfAPhotoAreThoseOfItsStrongColours(): void
     {
-        $half = FamilyShares::of(new BandMix([]), ColourBlock::of(OkLch::class, [[0.6, 0.1, HueBands::centres()[2]], [0.6, 0.0, 0.0]]));
+        $half = FamilyShares::of(new BandMix([]), new Colours(ColourBlock::of(OkLch::class, [[0.6, 0.1, HueBands::centres()[2]], [0.6, 0.0, 0.0]])));
         self::assertSame(0.5, round($half['yellow'], 9));
         self::assertSame(0.5, round(array_sum($half), 9), 'a grey is in no band');
     }
