@@ -2,8 +2,7 @@ import { expect, root, type Locator, type Page } from './served';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { dirname, join } from 'node:path';
-import { fileURLToPath } from 'node:url';
+import { join } from 'node:path';
 import { PNG } from 'pngjs';
 
 export { root };

@@ -23,29 +23,29 @@ export function SpillList({ source, readings, onPoint }: Props) {
         if (!pot) return null;
         return (
           <Box role="listitem" key={entry.pot}>
-          <ButtonBase
-            onPointerEnter={() => {
-              onPoint(entry.pot);
-            }}
-            onPointerLeave={() => {
-              onPoint(null);
-            }}
-            onClick={() => {
-              onPoint(entry.pot);
-            }}
-            sx={{ width: '100%', gap: 0.75, py: '2px', justifyContent: 'flex-start', '&:hover': { bgcolor: greys.raised } }}
-          >
-            <Box sx={{ width: 14, height: 14, bgcolor: pot.colour, borderRadius: 0.5, border: '1px solid #222', flex: 'none' }} />
-            <Typography variant="caption" noWrap sx={{ width: 112, textAlign: 'left', color: greys.text }}>
-              {pot.name}
-            </Typography>
-            <Box sx={{ flex: 1, height: 5, bgcolor: '#2b2b2b' }}>
-              <Box sx={{ height: 5, width: `${String((entry.share / most) * 100)}%`, bgcolor: '#cfcfcf' }} />
-            </Box>
-            <Typography variant="caption" sx={{ width: 74, textAlign: 'right', whiteSpace: 'nowrap' }} title="Share of the picture; share of this colour that is reached">
-              {percent(entry.share)} · {percent(entry.reached)}
-            </Typography>
-          </ButtonBase>
+            <ButtonBase
+              onPointerEnter={() => {
+                onPoint(entry.pot);
+              }}
+              onPointerLeave={() => {
+                onPoint(null);
+              }}
+              onClick={() => {
+                onPoint(entry.pot);
+              }}
+              sx={{ width: '100%', gap: 0.75, py: '2px', justifyContent: 'flex-start', '&:hover': { bgcolor: greys.raised } }}
+            >
+              <Box sx={{ width: 14, height: 14, bgcolor: pot.colour, borderRadius: 0.5, border: '1px solid #222', flex: 'none' }} />
+              <Typography variant="caption" noWrap sx={{ width: 112, textAlign: 'left', color: greys.text }}>
+                {pot.name}
+              </Typography>
+              <Box sx={{ flex: 1, height: 5, bgcolor: '#2b2b2b' }}>
+                <Box sx={{ height: 5, width: `${String((entry.share / most) * 100)}%`, bgcolor: '#cfcfcf' }} />
+              </Box>
+              <Typography variant="caption" sx={{ width: 74, textAlign: 'right', whiteSpace: 'nowrap' }} title="Share of the picture; share of this colour that is reached">
+                {percent(entry.share)} · {percent(entry.reached)}
+              </Typography>
+            </ButtonBase>
           </Box>
         );
       })}

@@ -45,39 +45,39 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
   );
   return (
     <Box component="main" sx={{ flex: 1, minHeight: 0 }}>
-    <Group
-      orientation="vertical"
-      onLayoutChanged={(_, { isUserInteraction }) => {
-        if (isUserInteraction && below) keep(below.part, belowPanel);
-      }}
-    >
-      <Panel id="upper" minSize={PHOTO.height}>
-        <Group
-          orientation="horizontal"
-          onLayoutChanged={(_, { isUserInteraction }) => {
-            if (!isUserInteraction) return;
-            keep('left', leftPanel);
-            keep('right', rightPanel);
-          }}
-        >
-          {!folded && side('left', 'Colours', left)}
-          {!folded && <Divider name="Width of the colours on the left" way="across" onReset={() => { reset('left', leftPanel); }} />}
-          <Panel id="photo" minSize={PHOTO.width}>
-            <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 0, minHeight: 0 }}>
-              {photo}
-            </Box>
-          </Panel>
-          {!folded && <Divider name="Width of the grade on the right" way="across" onReset={() => { reset('right', rightPanel); }} />}
-          {!folded && side('right', 'Moves', right)}
-        </Group>
-      </Panel>
-      {below && <Divider key={`${below.part} divider`} name={below.part === 'bench' ? 'Height of the bench' : 'Height of the readings'} way="along" onReset={() => { reset(below.part, belowPanel); }} />}
-      {below && (
-        <Panel key={below.part} id={below.part} panelRef={belowPanel} defaultSize={size(below.part)} minSize={BOUNDS[below.part].least} maxSize={BOUNDS[below.part].most} groupResizeBehavior="preserve-pixel-size">
-          {below.content}
+      <Group
+        orientation="vertical"
+        onLayoutChanged={(_, { isUserInteraction }) => {
+          if (isUserInteraction && below) keep(below.part, belowPanel);
+        }}
+      >
+        <Panel id="upper" minSize={PHOTO.height}>
+          <Group
+            orientation="horizontal"
+            onLayoutChanged={(_, { isUserInteraction }) => {
+              if (!isUserInteraction) return;
+              keep('left', leftPanel);
+              keep('right', rightPanel);
+            }}
+          >
+            {!folded && side('left', 'Colours', left)}
+            {!folded && <Divider name="Width of the colours on the left" way="across" onReset={() => { reset('left', leftPanel); }} />}
+            <Panel id="photo" minSize={PHOTO.width}>
+              <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 0, minHeight: 0 }}>
+                {photo}
+              </Box>
+            </Panel>
+            {!folded && <Divider name="Width of the grade on the right" way="across" onReset={() => { reset('right', rightPanel); }} />}
+            {!folded && side('right', 'Moves', right)}
+          </Group>
         </Panel>
-      )}
-    </Group>
+        {below && <Divider key={`${below.part} divider`} name={below.part === 'bench' ? 'Height of the bench' : 'Height of the readings'} way="along" onReset={() => { reset(below.part, belowPanel); }} />}
+        {below && (
+          <Panel key={below.part} id={below.part} panelRef={belowPanel} defaultSize={size(below.part)} minSize={BOUNDS[below.part].least} maxSize={BOUNDS[below.part].most} groupResizeBehavior="preserve-pixel-size">
+            {below.content}
+          </Panel>
+        )}
+      </Group>
     </Box>
   );
 }

@@ -47,7 +47,7 @@ export function MixTable({ label, columns, rows, valueOf, onChange, onRow, onLig
     <Box ref={table} role="group" aria-label={label} sx={{ mx: -0.5 }}>
       <Box sx={{ ...grid, alignItems: 'end', pb: '3px' }}>
         <Box sx={{ minHeight: 20 }}>
-          {all.some(({ row, column }) => valueOf(row, column) !== 0) && (
+          {rows.some(({ id }) => isSet(id)) && (
             <Button startIcon={<ResetIcon sx={{ fontSize: '14px !important' }} />} onClick={() => { rest(all); }} sx={{ py: 0, px: 0.5, minWidth: 0, fontSize: '0.7rem', '& .MuiButton-startIcon': { mr: 0.25 } }}>
               All to rest
             </Button>

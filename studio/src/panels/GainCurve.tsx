@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { useDragging } from '../drag/useDragging';
 import { useHeldKeys } from '../drag/useHeldKeys';
 import { settingInfo, signed } from '../grade/looks';
+import { binned } from './binned';
 import type { PanelProps } from './panel';
 import { numberOf, within, withParams } from './settings';
 import { useDrawing } from './useDrawing';
@@ -80,14 +81,7 @@ export function GainCurve({ move, source, pointed, onChange }: Pick<PanelProps<'
     },
   );
 
-  const bins = new Array<number>(BINS).fill(0);
-  if (source) {
-    const { rows, chromaTop, cells } = source.planes;
-    for (const [, row, count] of cells['light-chroma'] ?? []) {
-      const bin = Math.floor(((((row + 0.5) / rows) * chromaTop) / end) * BINS);
-      if (bin < BINS) bins[bin] = (bins[bin] ?? 0) + count;
-    }
-  }
+  const bins = binned(source, 'chroma', end, BINS);
   const most = Math.max(1, ...bins);
   const across = (chroma: number) => (Math.min(chroma, end) / end) * 100;
   const up = (chroma: number) => (Math.min(chroma, end) / end) * 100;

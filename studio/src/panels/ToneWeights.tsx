@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { useDragging } from '../drag/useDragging';
 import { useHeldKeys } from '../drag/useHeldKeys';
 import { settingInfo } from '../grade/looks';
+import { binned } from './binned';
 import type { PanelProps } from './panel';
 import { withParams } from './settings';
 import { useDrawing } from './useDrawing';
@@ -65,11 +66,7 @@ export function ToneWeights({ move, zone, onChange, source, pointed }: Props) {
     },
   );
   const path = (line: number[] | undefined) => (line ?? []).map((v, i) => `${i === 0 ? 'M' : 'L'}${String((i / 100) * 100)} ${String(100 - v * 92)}`).join('');
-  const tones = new Array<number>(TONES).fill(0);
-  for (const [column, , count] of source?.planes.cells['light-chroma'] ?? []) {
-    const bin = Math.min(TONES - 1, Math.floor(((column + 0.5) / (source?.planes.columns ?? 180)) * TONES));
-    tones[bin] = (tones[bin] ?? 0) + count;
-  }
+  const tones = binned(source, 'light', 1, TONES);
   const most = Math.max(1, ...tones);
   const under = pointed ? (pointed.before.oklch[0] ?? 0) * 100 : null;
   return (

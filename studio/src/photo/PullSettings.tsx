@@ -22,7 +22,7 @@ export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNeare
         {only ? `Drag on a colour: ${only.title}.` : 'Drag on a colour to change it.'}
       </Typography>
       {!only && (
-      <OneOf label="What a pull drives" value={mode} options={modes.map(({ id, title }) => ({ value: id, title }))} onChange={onMode} sx={SMALL} />
+        <OneOf label="What a pull drives" value={mode} options={modes.map(({ id, title }) => ({ value: id, title }))} onChange={onMode} sx={SMALL} />
       )}
       {shares && (
         <OneOf
