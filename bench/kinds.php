@@ -8,8 +8,8 @@ require __DIR__.'/../vendor/autoload.php';
 
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Compiler;
-use Tovrin\Core\Reach\Table\Tables;
-use Tovrin\Core\Reach\Table\TableShelf;
+use Tovrin\Core\Model\Table\Tables;
+use Tovrin\Core\Model\Table\TableShelf;
 
 /** @var array<string, mixed> $used */
 $used = json_decode((string) file_get_contents(__DIR__.'/../tests/moves.json'), true, 16, \JSON_THROW_ON_ERROR);

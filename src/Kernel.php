@@ -14,7 +14,7 @@ use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
 use Tovrin\App\Doctrine\SqlitePragmas;
 use Tovrin\App\Photo\PhotoStore;
-use Tovrin\Core\Reach\Table\Tables;
+use Tovrin\Core\Model\Table\Tables;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 

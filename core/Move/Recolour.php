@@ -7,22 +7,14 @@ namespace Tovrin\Core\Move;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
-use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Tone\Smooth;
 
 /**
  * Carries one colour, the anchor, to another, the target, and all around it along: hue turned by the
- * difference, chroma scaled, lightness offset, each by its own amount.
- *
- * Continuous through grey: where the anchor is nearly grey its hue means little and its chroma cannot be scaled, so the
- * difference is added as an offset in OKLab instead; neighbouring anchors and targets give neighbouring results.
+ * difference, chroma scaled, lightness offset, each by its own amount; see Carry.
  */
 final readonly class Recolour implements MoveKind
 {
-    /** OKLCh chroma from which on a colour has a hue in full. */
-    private const GREY = 0.08;
-
     /**
      * @param string|null $anchor    `#rrggbb`; null is at rest
      * @param string|null $target    `#rrggbb`; null is at rest
@@ -93,17 +85,9 @@ final readonly class Recolour implements MoveKind
         if (null === $this->anchor || null === $this->target) {
             return $colours;
         }
-        $pair = ColourBlock::of(Srgb::class, [Hex::parse($this->anchor), Hex::parse($this->target)]);
-        $lab = $pair->in(OkLab::class);
-        $lch = $pair->in(OkLch::class);
-        [$byHue, $byChroma] = [$this->hue / 100.0, $this->chroma / 100.0];
-        $lift = $this->keepTone ? 0.0 : ($lab->a[1] - $lab->a[0]) * $this->lightness / 100.0;
-        // How much the anchor counts as a colour (turned and scaled) rather than as a grey (offset).
-        $coloured = min(1.0, ($lch->b[0] / self::GREY) ** 2);
-        [$turnA, $turnB] = $coloured > 0.0 ? self::turn($lch, $byHue, $byChroma) : [0.0, 0.0];
-        [$turnA, $turnB] = [$coloured * $turnA + 1.0 - $coloured, $coloured * $turnB];
-        $offsetA = (1.0 - $coloured) * $byChroma * ($lab->b[1] - $lab->b[0]);
-        $offsetB = (1.0 - $coloured) * $byChroma * ($lab->c[1] - $lab->c[0]);
+        $pair = ColourBlock::of(Srgb::class, [Hex::parse($this->anchor), Hex::parse($this->target)])->in(OkLab::class);
+        $carry = Carry::between($pair, $this->hue / 100.0, $this->chroma / 100.0, $this->keepTone ? 0.0 : $this->lightness / 100.0);
+        [$lift, $turnA, $turnB, $offsetA, $offsetB] = [$carry->lift, $carry->turnA, $carry->turnB, $carry->offsetA, $carry->offsetB];
         [$light, $green, $blue] = [$colours->a, $colours->b, $colours->c];
         $n = \count($light);
         for ($i = 0; $i < $n; ++$i) {
@@ -114,23 +98,5 @@ final readonly class Recolour implements MoveKind
         }
 
         return new ColourBlock(OkLab::class, $light, $green, $blue);
-    }
-
-    /**
-     * Turning and scaling in the plane of a and b as one complex factor. A target near grey has little hue to give:
-     * the less, the less its hue counts where its chroma is not taken over too.
-     *
-     * @param ColourBlock $pair anchor and target, OKLCh
-     *
-     * @return array{0: float, 1: float} real and imaginary part
-     */
-    private static function turn(ColourBlock $pair, float $byHue, float $byChroma): array
-    {
-        $turn = $pair->c[1] - $pair->c[0];
-        $turn = deg2rad($turn - 360.0 * round($turn / 360.0)) * $byHue;
-        $scale = $byChroma * $pair->b[1] / $pair->b[0];
-        $faded = $turn * Smooth::at($pair->b[1] / self::GREY);
-
-        return [(1.0 - $byChroma) * cos($faded) + $scale * cos($turn), (1.0 - $byChroma) * sin($faded) + $scale * sin($turn)];
     }
 }

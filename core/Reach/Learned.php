@@ -9,7 +9,6 @@ use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\DamagedModel;
 use Tovrin\Core\Model\ModelData;
 use Tovrin\Core\Model\Points;
-use Tovrin\Core\Reach\Table\Tables;
 use Tovrin\Core\Tone\Smooth;
 
 /**
@@ -104,7 +103,7 @@ final readonly class Learned implements ReachKind
 
     public function weights(Colours $colours): array
     {
-        return Tables::of($this)->at($colours->lab());
+        return LearnedTables::of($this)->at($colours->lab());
     }
 
     /** Names what was learned, apart from how it is read: the same for the same numbers. */

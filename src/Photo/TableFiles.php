@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
-use Tovrin\Core\Reach\Table\TableShelf;
+use Tovrin\Core\Model\Table\TableShelf;
 
 /** Tables of reaches as files, so that every process of the server finds what another one has made. */
 final readonly class TableFiles implements TableShelf

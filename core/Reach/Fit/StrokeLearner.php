@@ -8,8 +8,9 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Reach\Learned;
-use Tovrin\Core\Reach\Table\Tables;
+use Tovrin\Core\Reach\LearnedTables;
 
 /**
  * Learns from strokes on a photo which of its colours are meant: ridge regression on how much each component of the photo's
@@ -71,7 +72,7 @@ final class StrokeLearner
     {
         // The nodes of an adapted model are not the study's.
         if ($reach->model === $this->study->model) {
-            Tables::know($reach, $this->study->nodes, $this->holdings->sum($reach->weights, $reach->level), $this->holdings->mass);
+            LearnedTables::know($reach, new NodeWeights($this->study->nodes, $this->holdings->sum($reach->weights, $reach->level), $this->holdings->mass));
         }
     }
 

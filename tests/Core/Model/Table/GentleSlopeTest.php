@@ -2,14 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Tests\Core\Reach\Table;
+namespace Tovrin\Tests\Core\Model\Table;
 
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Nodes;
-use Tovrin\Core\Reach\Table\GentleSlope;
-use Tovrin\Core\Reach\Table\WeightTable;
+use Tovrin\Core\Model\Table\GentleSlope;
+use Tovrin\Core\Model\Table\WeightTable;
 
 /** Weights made gentle on a small box, and looked up in it. */
 final class GentleSlopeTest extends TestCase

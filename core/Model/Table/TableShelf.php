@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Table;
+namespace Tovrin\Core\Model\Table;
 
 /** Where tables are kept from one process to the next. Losing them costs only time. */
 interface TableShelf

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Table;
+namespace Tovrin\Core\Model\Table;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Nodes;

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Model;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Model\Table\NodeWeights;
+use Tovrin\Core\Model\Table\Tables;
+use Tovrin\Core\Tone\Smooth;
+
+/**
+ * A photo's colours divided into families: groups of the components of one scale of its model. A family holds a colour in
+ * full where it is clearly its own, not at all where it is clearly another's, and what lies between them gently, by halves.
+ */
+final readonly class Families
+{
+    /** A family holds nothing where its components' share is this or less, and in full where it is as much above a half. */
+    private const NOTHING = 0.35;
+    /** OKLab distances over which what is held may rise from 0 to 1, by the photo's grain. */
+    private const OVER_GRAINS = 5.0;
+    private const OVER_LEAST = 0.03;
+    private const OVER_MOST = 0.045;
+
+    /** @param list<list<int>> $groups which components are in each family */
+    public function __construct(public ColourModel $model, public array $groups)
+    {
+        foreach ($groups as $family => $components) {
+            foreach ($components as $component) {
+                if ($component < 0 || $component >= $this->scale()->count()) {
+                    throw new \InvalidArgumentException(\sprintf('family %d has a component %d, but there are %d of them.', $family, $component, $this->scale()->count()));
+                }
+            }
+        }
+    }
+
+    public function scale(): Mixture
+    {
+        return $this->model->scales[0];
+    }
+
+    /**
+     * How much a family holds of each colour.
+     *
+     * @param ColourBlock $lab OKLab
+     *
+     * @return list<float> 0…1; over all families they sum to no more than about one
+     */
+    public function weights(int $family, ColourBlock $lab): array
+    {
+        $key = $this->key();
+        $grain = sqrt($this->model->grain[0] ** 2 + $this->model->grain[1] ** 2 + $this->model->grain[2] ** 2);
+        $over = max(self::OVER_LEAST, min(self::OVER_MOST, self::OVER_GRAINS * $grain));
+
+        return Tables::table($key.'t'.$family, fn () => $this->field($key, $family)->table(self::ramp(...), $over))->at($lab);
+    }
+
+    /**
+     * Mean and covariance of a family's colours, in OKLab.
+     *
+     * @return array{0: array{0: float, 1: float, 2: float}, 1: array{0: float, 1: float, 2: float, 3: float, 4: float, 5: float}}
+     *                                                                                                     mean; LL, La, Lb, aa, ab, bb
+     */
+    public function moments(int $family): array
+    {
+        $share = 0.0;
+        $first = [0.0, 0.0, 0.0];
+        $second = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
+        foreach ($this->groups[$family] as $k) {
+            $one = $this->scale()->components[$k];
+            [$x, $y, $z] = $one->mean;
+            $share += $one->share;
+            foreach ([$x, $y, $z] as $i => $v) {
+                $first[$i] += $one->share * $v;
+            }
+            foreach ([$x * $x, $x * $y, $x * $z, $y * $y, $y * $z, $z * $z] as $i => $v) {
+                $second[$i] += $one->share * ($v + $one->covariance[$i]);
+            }
+        }
+        $s = Points::CHROMA_SCALE;
+        [$x, $y, $z] = [$first[0] / $share, $first[1] / $share, $first[2] / $share];
+
+        return [
+            [$x, $y / $s, $z / $s],
+            [$second[0] / $share - $x * $x, ($second[1] / $share - $x * $y) / $s, ($second[2] / $share - $x * $z) / $s, ($second[3] / $share - $y * $y) / $s ** 2, ($second[4] / $share - $y * $z) / $s ** 2, ($second[5] / $share - $z * $z) / $s ** 2],
+        ];
+    }
+
+    /**
+     * A colour a family holds in full that is as near its mean as can be: the mean itself, unless a bent family's lies outside of
+     * it.
+     *
+     * @return array{0: float, 1: float, 2: float} OKLab
+     */
+    public function middle(int $family): array
+    {
+        [$mean] = $this->moments($family);
+        $candidates = [$mean];
+        foreach ($this->groups[$family] as $k) {
+            $one = $this->scale()->components[$k];
+            $candidates[] = [$one->mean[0], $one->mean[1] / Points::CHROMA_SCALE, $one->mean[2] / Points::CHROMA_SCALE];
+        }
+        $held = $this->weights($family, ColourBlock::of(OkLab::class, $candidates));
+        $best = 0;
+        $score = $held[0] >= 0.95 ? \INF : 0.0;
+        foreach ($this->groups[$family] as $i => $k) {
+            $own = $held[$i + 1] ** 2 * $this->scale()->components[$k]->share;
+            if ($own > $score) {
+                [$best, $score] = [$i + 1, $own];
+            }
+        }
+
+        return $candidates[$best];
+    }
+
+    /** The same families on another photo: the components follow them there. */
+    public function adapted(Points $points): self
+    {
+        return new self($this->model->adapted($points), $this->groups);
+    }
+
+    private static function ramp(float $share): float
+    {
+        return Smooth::at(($share - self::NOTHING) / (1.0 - 2.0 * self::NOTHING));
+    }
+
+    private function field(string $key, int $family): NodeWeights
+    {
+        $write = static fn (NodeWeights $field): string => $field->toBytes();
+
+        return Tables::known($key.'f'.$family, fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $this->model->nodes()), function () use ($key, $family, $write): NodeWeights {
+            $nodes = $this->model->nodes();
+            $holdings = Holdings::of($this->model->scales, $nodes->points());
+            $fields = [];
+            foreach ($this->groups as $number => $components) {
+                $in = array_fill(0, $this->scale()->count(), 0.0);
+                foreach ($components as $component) {
+                    $in[$component] = 1.0;
+                }
+                $fields[$number] = new NodeWeights($nodes, $holdings->sum($in, 0.0), $holdings->mass);
+                // Whoever moves one family soon asks for what the others hold.
+                Tables::know($key.'f'.$number, $fields[$number], $write($fields[$number]));
+            }
+
+            return $fields[$family];
+        }, $write);
+    }
+
+    private function key(): string
+    {
+        $numbers = $this->model->grain;
+        foreach ($this->scale()->components as $one) {
+            array_push($numbers, $one->share, ...$one->mean, ...$one->covariance);
+        }
+        foreach ($this->groups as $components) {
+            array_push($numbers, -1.0, ...array_map(static fn (int $c): float => (float) $c, $components));
+        }
+
+        return hash('xxh128', pack('e*', ...$numbers));
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach;
+
+use Tovrin\Core\Model\Holdings;
+use Tovrin\Core\Model\Table\NodeWeights;
+use Tovrin\Core\Model\Table\Tables;
+use Tovrin\Core\Model\Table\WeightTable;
+
+/**
+ * Tables of learned reaches.
+ *
+ * What was learned is worked out once on the nodes near the photo's colours, and kept by itself, since tighter–broader and
+ * softer–firmer only read it in another way.
+ */
+final class LearnedTables
+{
+    /** Spares working out anew what the one who taught it knows of the nodes. */
+    public static function know(Learned $reach, NodeWeights $field): void
+    {
+        Tables::know($reach->key(), $field, $field->toBytes());
+    }
+
+    public static function of(Learned $reach): WeightTable
+    {
+        return Tables::table(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over()));
+    }
+
+    /** What a reach makes of the nodes near its photo's colours. */
+    private static function field(Learned $reach): NodeWeights
+    {
+        return Tables::known($reach->key(), static fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $reach->model->nodes()), static function () use ($reach): NodeWeights {
+            $nodes = $reach->model->nodes();
+            $holdings = Holdings::of($reach->model->scales, $nodes->points());
+
+            return new NodeWeights($nodes, $holdings->sum($reach->weights, $reach->level), $holdings->mass);
+        }, static fn (NodeWeights $field): string => $field->toBytes());
+    }
+}
