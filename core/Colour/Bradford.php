@@ -30,20 +30,25 @@ final class Bradford
     {
         $a = self::times(self::CONE, $from);
         $b = self::times(self::CONE, $to);
-        $columns = [];
-        // Each column is what becomes of one primary: to XYZ, to cones, scaled, and back.
-        foreach ([[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]] as $primary) {
-            $xyz = ColourBlock::of(LinearSrgb::class, [$primary])->in(XyzD65::class)->at(0);
-            $cone = self::times(self::CONE, $xyz);
-            $scaled = [$cone[0] * $b[0] / $a[0], $cone[1] * $b[1] / $a[1], $cone[2] * $b[2] / $a[2]];
-            $columns[] = ColourBlock::of(XyzD65::class, [self::times(self::inverse(self::CONE), $scaled)])->in(LinearSrgb::class)->at(0);
-        }
+        $scaled = array_map(static fn (array $row, int $i): array => [$row[0] * $b[$i] / $a[$i], $row[1] * $b[$i] / $a[$i], $row[2] * $b[$i] / $a[$i]], self::conesOfLinearSrgb(), [0, 1, 2]);
+        $back = self::linearSrgbOfCones();
+        $columns = array_map(static fn (int $i): array => self::times($back, [$scaled[0][$i], $scaled[1][$i], $scaled[2][$i]]), [0, 1, 2]);
 
-        return [
-            [$columns[0][0], $columns[1][0], $columns[2][0]],
-            [$columns[0][1], $columns[1][1], $columns[2][1]],
-            [$columns[0][2], $columns[1][2], $columns[2][2]],
-        ];
+        return self::rows($columns);
+    }
+
+    /** @return array{0: array{0: float, 1: float, 2: float}, 1: array{0: float, 1: float, 2: float}, 2: array{0: float, 1: float, 2: float}} three rows: from linear sRGB to cone responses */
+    public static function conesOfLinearSrgb(): array
+    {
+        $xyz = ColourBlock::of(LinearSrgb::class, [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0], [0.0, 0.0, 1.0]])->in(XyzD65::class);
+
+        return self::rows(array_map(static fn (int $i): array => self::times(self::CONE, $xyz->at($i)), [0, 1, 2]));
+    }
+
+    /** @return array{0: array{0: float, 1: float, 2: float}, 1: array{0: float, 1: float, 2: float}, 2: array{0: float, 1: float, 2: float}} three rows: back again */
+    public static function linearSrgbOfCones(): array
+    {
+        return self::inverse(self::conesOfLinearSrgb());
     }
 
     /**
@@ -69,6 +74,16 @@ final class Bradford
         }
 
         return new ColourBlock(LinearSrgb::class, $red, $green, $blue);
+    }
+
+    /**
+     * @param array{0: array{0: float, 1: float, 2: float}, 1: array{0: float, 1: float, 2: float}, 2: array{0: float, 1: float, 2: float}} $columns what becomes of each primary
+     *
+     * @return array{0: array{0: float, 1: float, 2: float}, 1: array{0: float, 1: float, 2: float}, 2: array{0: float, 1: float, 2: float}}
+     */
+    private static function rows(array $columns): array
+    {
+        return [[$columns[0][0], $columns[1][0], $columns[2][0]], [$columns[0][1], $columns[1][1], $columns[2][1]], [$columns[0][2], $columns[1][2], $columns[2][2]]];
     }
 
     /** @return array{0: float, 1: float, 2: float} XYZ of the white of sRGB, Y = 1 */

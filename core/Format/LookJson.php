@@ -8,6 +8,7 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\ReadsFrom;
 use Tovrin\Core\Model\ModelData;
+use Tovrin\Core\Move\LongLists;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Reach\HeldColour;
@@ -134,6 +135,16 @@ final class LookJson
             if (($move->reach ?? null) instanceof \stdClass) {
                 $checked = clone $move;
                 $checked->reach = self::withoutComponents($move->reach);
+            }
+            $class = MoveKinds::class($kind);
+            if (is_a($class, LongLists::class, true) && ($move->params ?? null) instanceof \stdClass) {
+                $checked = clone $checked;
+                $checked->params = clone $move->params;
+                foreach ($class::shortLists() as $name => $short) {
+                    if (\is_array($checked->params->{$name} ?? null) && [] !== $checked->params->{$name}) {
+                        $checked->params->{$name} = $short;
+                    }
+                }
             }
             SchemaCheck::check($checked, LookSchema::ID.'#/$defs/'.$kind, $path);
         }

@@ -9,6 +9,7 @@ use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\Anchored;
 
 /**
  * Exact evaluation of a grade.
@@ -25,9 +26,24 @@ final class Evaluator
      */
     public static function evaluate(Grade $grade, Colours $source, array $watch = []): Evaluation
     {
+        [$running, $weights] = self::running($grade, $source, $watch);
+
+        return new Evaluation(Gamut::intoSrgb($running->working()), $weights);
+    }
+
+    /**
+     * The colours after the moves, not yet brought into gamut.
+     *
+     * @param list<int> $watch
+     * @param int|null  $until index of the first move that is left out
+     *
+     * @return array{0: Colours, 1: array<int, array<int, float>>} and the weights of the watched moves
+     */
+    public static function running(Grade $grade, Colours $source, array $watch = [], ?int $until = null): array
+    {
         $running = $source;
         $weights = [];
-        foreach ($grade->moves as $index => $move) {
+        foreach (\array_slice($grade->moves, 0, $until) as $index => $move) {
             $watched = \in_array($index, $watch, true);
             $acts = $move->acts();
             if (!$acts && !$watched) {
@@ -41,7 +57,7 @@ final class Evaluator
                 continue;
             }
             $before = $running->in($move->kind::space());
-            $after = $move->kind->apply($before);
+            $after = $move->kind instanceof Anchored ? self::anchored($grade, $index, $move->kind, $before, ReadsFrom::Source === $move->reads ? $source : $running) : $move->kind->apply($before);
             $whole = null === $weight && 1.0 === $move->strength;
             // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
             $running = match (true) {
@@ -51,7 +67,16 @@ final class Evaluator
             };
         }
 
-        return new Evaluation(Gamut::intoSrgb($running->working()), $weights);
+        return [$running, $weights];
+    }
+
+    /** A kind that speaks of colours of the photo is told where these have come to. */
+    private static function anchored(Grade $grade, int $index, Anchored $kind, ColourBlock $before, Colours $read): ColourBlock
+    {
+        $anchors = new Colours($kind->anchors());
+        [$come] = self::running($grade, $anchors, [], $index);
+
+        return $kind->applyTo($before, $read->lab(), $come->in($kind::space()), (ReadsFrom::Source === $grade->moves[$index]->reads ? $anchors : $come)->lab());
     }
 
     /**

@@ -18,10 +18,16 @@ final readonly class Families
 {
     /** A family holds nothing where its components' share is this or less, and in full where it is as much above a half. */
     private const NOTHING = 0.35;
+    /** Chroma that a grey counts as where fuller colours count for more. */
+    private const PALE = 0.02;
+    /** A family that holds this much of what it looks like is moved by it. */
+    private const HELD = 0.6;
     /** OKLab distances over which what is held may rise from 0 to 1, by the photo's grain. */
     private const OVER_GRAINS = 5.0;
     private const OVER_LEAST = 0.03;
     private const OVER_MOST = 0.045;
+    /** Steps that other distances are rounded to, so that few tables are made while something is dragged. */
+    private const OVER_STEP = 0.005;
 
     /** @param list<list<int>> $groups which components are in each family */
     public function __construct(public ColourModel $model, public array $groups)
@@ -43,17 +49,18 @@ final readonly class Families
     /**
      * How much a family holds of each colour.
      *
-     * @param ColourBlock $lab OKLab
+     * @param ColourBlock $lab  OKLab
+     * @param float       $over OKLab distance over which it may rise from 0 to 1; never less than the photo's grain asks for
      *
      * @return list<float> 0…1; over all families they sum to no more than about one
      */
-    public function weights(int $family, ColourBlock $lab): array
+    public function weights(int $family, ColourBlock $lab, float $over = 0.0): array
     {
         $key = $this->key();
         $grain = sqrt($this->model->grain[0] ** 2 + $this->model->grain[1] ** 2 + $this->model->grain[2] ** 2);
-        $over = max(self::OVER_LEAST, min(self::OVER_MOST, self::OVER_GRAINS * $grain));
+        $steps = (int) ceil(max($over, self::OVER_LEAST, min(self::OVER_MOST, self::OVER_GRAINS * $grain)) / self::OVER_STEP);
 
-        return Tables::table($key.'t'.$family, fn () => $this->field($key, $family)->table(self::ramp(...), $over))->at($lab);
+        return Tables::table($key.'t'.$steps.'x'.$family, fn () => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP))->at($lab);
     }
 
     /**
@@ -88,22 +95,39 @@ final readonly class Families
     }
 
     /**
-     * A colour a family holds in full that is as near its mean as can be: the mean itself, unless a bent family's lies outside of
-     * it.
+     * What a family looks like: the mean of its colours, the fuller ones counting for more, since a thing's own colour is what
+     * it shows in good light rather than in its shade or its shine.
+     *
+     * @return array{0: float, 1: float, 2: float} OKLab
+     */
+    public function typical(int $family): array
+    {
+        $sum = 0.0;
+        $mean = [0.0, 0.0, 0.0];
+        foreach ($this->groups[$family] as $k) {
+            $colour = $this->colour($k);
+            $weight = $this->scale()->components[$k]->share * (self::PALE + hypot($colour[1], $colour[2]));
+            $sum += $weight;
+            foreach ($colour as $i => $v) {
+                $mean[$i] += $weight * $v;
+            }
+        }
+
+        return [$mean[0] / $sum, $mean[1] / $sum, $mean[2] / $sum];
+    }
+
+    /**
+     * A colour that stands for a family where it is moved: what it looks like, unless others hold that rather; then the mean of
+     * that component of it which it holds most of.
      *
      * @return array{0: float, 1: float, 2: float} OKLab
      */
     public function middle(int $family): array
     {
-        [$mean] = $this->moments($family);
-        $candidates = [$mean];
-        foreach ($this->groups[$family] as $k) {
-            $one = $this->scale()->components[$k];
-            $candidates[] = [$one->mean[0], $one->mean[1] / Points::CHROMA_SCALE, $one->mean[2] / Points::CHROMA_SCALE];
-        }
+        $candidates = [$this->typical($family), ...array_map($this->colour(...), $this->groups[$family])];
         $held = $this->weights($family, ColourBlock::of(OkLab::class, $candidates));
         $best = 0;
-        $score = $held[0] >= 0.95 ? \INF : 0.0;
+        $score = $held[0] >= self::HELD ? \INF : 0.0;
         foreach ($this->groups[$family] as $i => $k) {
             $own = $held[$i + 1] ** 2 * $this->scale()->components[$k]->share;
             if ($own > $score) {
@@ -112,6 +136,14 @@ final readonly class Families
         }
 
         return $candidates[$best];
+    }
+
+    /** @return array{0: float, 1: float, 2: float} a component's mean in OKLab */
+    private function colour(int $component): array
+    {
+        [$x, $y, $z] = $this->scale()->components[$component]->mean;
+
+        return [$x, $y / Points::CHROMA_SCALE, $z / Points::CHROMA_SCALE];
     }
 
     /** The same families on another photo: the components follow them there. */

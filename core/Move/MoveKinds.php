@@ -13,6 +13,7 @@ final class MoveKinds
         BandMix::class,
         Shift::class,
         Recolour::class,
+        Palette::class,
         EvenOut::class,
         Neutralise::class,
         Curves::class,

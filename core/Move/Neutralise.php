@@ -17,9 +17,10 @@ use Tovrin\Core\Tone\ToneZones;
  * Takes a cast out: a colour that ought to be neutral is carried to neutral at unchanged luminance by
  * Bradford adaptation, and everything goes along. With a colour for each of several tone zones, each
  * zone has its own adaptation; they blend over lightness with the weights of ToneZones, whose bounds
- * lie at the colours themselves, so that each of them comes out neutral.
+ * lie at the colours themselves, so that each of them comes out neutral. With probes, colours that ought to be neutral wherever
+ * they lie, each colour has the adaptation of the probes it is close to; see ProbeWhites.
  */
-final readonly class Neutralise implements MoveKind
+final readonly class Neutralise implements Fitting
 {
     /** Darker or more colourful than this there is no light to tell a cast by. */
     private const LEAST_LIGHT = 0.002;
@@ -29,16 +30,20 @@ final readonly class Neutralise implements MoveKind
 
     private ?ToneZones $zones;
 
+    private ?ProbeWhites $whites;
+
     /**
      * @param string|null $all        `#rrggbb` that ought to be neutral, for all tones; null for none
      * @param string|null $shadows    the same for shadows
      * @param string|null $midtones   the same for midtones
      * @param string|null $highlights the same for highlights
+     * @param list<NeutralProbe> $probes for mixed light; the zones count only where there are none
      *
      * @throws \InvalidArgumentException when one is too dark, or their lightnesses do not rise
      */
-    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights)
+    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights, public array $probes = [])
     {
+        $this->whites = self::whites($probes);
         $given = array_filter(['shadows' => $shadows, 'midtones' => $midtones, 'highlights' => $highlights], static fn (?string $c): bool => null !== $c);
         if ([] === $given) {
             $given = null === $all ? [] : ['all' => $all];
@@ -46,10 +51,7 @@ final readonly class Neutralise implements MoveKind
         $matrices = $lights = [];
         foreach ($given as $zone => $hex) {
             $colour = ColourBlock::of(Srgb::class, [Hex::parse((string) $hex)]);
-            [$x, $y, $z] = $colour->in(XyzD65::class)->at(0);
-            if ($y < self::LEAST_LIGHT || min($x, $z) <= 0.0) {
-                throw new \InvalidArgumentException(\sprintf('%s: %s is too dark to tell a cast by. Choose a lighter place.', $zone, $hex));
-            }
+            [$x, $y, $z] = self::lit($colour, $zone, (string) $hex);
             $matrices[$zone] = Bradford::onLinearSrgb([$x / $y, 1.0, $z / $y], Bradford::srgbWhite());
             $lights[$zone] = $colour->in(OkLab::class)->a[0];
         }
@@ -76,7 +78,7 @@ final readonly class Neutralise implements MoveKind
 
     public static function help(): string
     {
-        return 'Takes a cast out: point at what ought to be grey or white, once, or once each for shadows, midtones and highlights.';
+        return 'Takes a cast out: point at what ought to be grey or white, once, in up to eight places where lights mix, or once each for shadows, midtones and highlights.';
     }
 
     public static function paramsSchema(): array
@@ -86,17 +88,18 @@ final readonly class Neutralise implements MoveKind
             'shadows' => Setting::colour('Shadows', 'A dark colour that ought to be neutral.'),
             'midtones' => Setting::colour('Midtones', 'A middle colour that ought to be neutral.'),
             'highlights' => Setting::colour('Highlights', 'A light colour that ought to be neutral.'),
+            'probes' => NeutralProbe::setting(),
         ]);
     }
 
     public static function fromParams(Params $params): self
     {
-        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'));
+        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'), NeutralProbe::read($params->all()));
     }
 
     public function params(): array
     {
-        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights], self::paramsSchema());
+        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights, 'probes' => NeutralProbe::data($this->probes)], self::paramsSchema());
     }
 
     public static function space(): string
@@ -106,11 +109,14 @@ final readonly class Neutralise implements MoveKind
 
     public function isAtRest(): bool
     {
-        return [] === $this->matrices;
+        return [] === $this->matrices && null === $this->whites;
     }
 
     public function apply(ColourBlock $colours): ColourBlock
     {
+        if (null !== $this->whites) {
+            return $this->whites->apply($colours);
+        }
         if (null === $this->zones) {
             foreach ($this->matrices as $matrix) {
                 return Bradford::apply($colours, $matrix);
@@ -147,6 +153,44 @@ final readonly class Neutralise implements MoveKind
         }
 
         return new ColourBlock(LinearSrgb::class, $red, $green, $blue);
+    }
+
+    /**
+     * Each probe goes to where the other photo has weak colours nearest to it: the same white in that photo's light. The colours
+     * for tones are given by hand and stay.
+     */
+    public function fitted(ColourBlock $colours): self
+    {
+        return new self($this->all, $this->shadows, $this->midtones, $this->highlights, NeutralProbe::found($this->probes, $colours->in(OkLab::class)));
+    }
+
+    /** @param list<NeutralProbe> $probes */
+    private static function whites(array $probes): ?ProbeWhites
+    {
+        if ([] === $probes) {
+            return null;
+        }
+        $colours = ColourBlock::of(Srgb::class, array_map(static fn (NeutralProbe $probe): array => Hex::parse($probe->colour), $probes));
+        foreach ($probes as $number => $probe) {
+            self::lit(ColourBlock::of(Srgb::class, [$colours->at($number)]), \sprintf('probes[%d]', $number), $probe->colour);
+        }
+
+        return new ProbeWhites($colours, array_map(static fn (NeutralProbe $probe): float => $probe->share, $probes));
+    }
+
+    /**
+     * @param string $name what is said of it when it is too dark
+     *
+     * @return array{0: float, 1: float, 2: float} XYZ
+     */
+    private static function lit(ColourBlock $colour, string $name, string $hex): array
+    {
+        [$x, $y, $z] = $colour->in(XyzD65::class)->at(0);
+        if ($y < self::LEAST_LIGHT || min($x, $z) <= 0.0) {
+            throw new \InvalidArgumentException(\sprintf('%s: %s is too dark to tell a cast by. Choose a lighter place.', $name, $hex));
+        }
+
+        return [$x, $y, $z];
     }
 
     /** @param array<string, float> $lights lightness of the colours by zone, two or three, rising */

@@ -12,6 +12,12 @@ final readonly class Params
     {
     }
 
+    /** @return array<mixed> for kinds whose settings are lists of their own shape */
+    public function all(): array
+    {
+        return $this->values;
+    }
+
     public function number(string $name, float $rest = 0.0): float
     {
         $value = $this->values[$name] ?? $rest;

@@ -68,8 +68,9 @@ final readonly class PhotoColours
     {
         $path = $this->store->pots($photo->storeKey());
         $known = json_decode((string) @file_get_contents($path), true);
-        if (\is_array($known)) {
-            return Pots::fromArray($known);
+        $pots = \is_array($known) ? Pots::fromArray($known) : null;
+        if (null !== $pots) {
+            return $pots;
         }
         $pots = Pots::of($this->study($photo));
         $this->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
