@@ -63,13 +63,8 @@ final readonly class Families
         return Tables::table($key.'t'.$steps.'x'.$family, fn () => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP))->at($lab);
     }
 
-    /**
-     * Mean and covariance of a family's colours, in OKLab.
-     *
-     * @return array{0: array{0: float, 1: float, 2: float}, 1: array{0: float, 1: float, 2: float, 3: float, 4: float, 5: float}}
-     *                                                                                                     mean; LL, La, Lb, aa, ab, bb
-     */
-    public function moments(int $family): array
+    /** Mean and covariance of a family's colours. */
+    public function moments(int $family): Moments
     {
         $share = 0.0;
         $first = [0.0, 0.0, 0.0];
@@ -88,10 +83,10 @@ final readonly class Families
         $s = Points::CHROMA_SCALE;
         [$x, $y, $z] = [$first[0] / $share, $first[1] / $share, $first[2] / $share];
 
-        return [
+        return new Moments(
             [$x, $y / $s, $z / $s],
             [$second[0] / $share - $x * $x, ($second[1] / $share - $x * $y) / $s, ($second[2] / $share - $x * $z) / $s, ($second[3] / $share - $y * $y) / $s ** 2, ($second[4] / $share - $y * $z) / $s ** 2, ($second[5] / $share - $z * $z) / $s ** 2],
-        ];
+        );
     }
 
     /**

@@ -14,6 +14,7 @@ final class MoveKinds
         Shift::class,
         Recolour::class,
         Palette::class,
+        Matching::class,
         EvenOut::class,
         Neutralise::class,
         Curves::class,

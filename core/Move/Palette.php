@@ -157,7 +157,7 @@ final readonly class Palette implements Anchored, Fitting, LongLists
      *
      * @param list<int>               $moved
      * @param ColourBlock             $anchors OKLab
-     * @param array<int, list<float>> $shares  of the anchors
+     * @param array<int, array<int, float>> $shares  of the anchors
      *
      * @return array<int, Carry>
      */

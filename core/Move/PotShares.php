@@ -18,7 +18,7 @@ final class PotShares
      * @param ColourBlock $middles of all pots, OKLab, as the colours are measured
      * @param float       $over    OKLab distance over which a share may rise from 0 to 1
      *
-     * @return array<int, list<float>> by pot, by colour: 0…1
+     * @return array<int, array<int, float>> by pot, by colour: 0…1
      */
     public static function of(PhotoPots $photo, array $pots, ColourBlock $colours, ColourBlock $middles, float $over): array
     {
