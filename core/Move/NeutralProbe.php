@@ -20,10 +20,9 @@ final readonly class NeutralProbe
 
     /**
      * @param string                           $colour `#rrggbb`
-     * @param float                            $share  how much of the photo's weak colours it stands for, above 0
      * @param array{0: float, 1: float}|null $at     where it was read, in shares of the photo's width and height
      */
-    public function __construct(public string $colour, public float $share = 1.0, public ?array $at = null)
+    public function __construct(public string $colour, public ?array $at = null)
     {
     }
 
@@ -34,7 +33,6 @@ final readonly class NeutralProbe
 
         return ['x-title' => 'Probes', 'description' => 'Colours that ought to be neutral, wherever they lie, where lights mix. While there are any, the colours for tones do not count.', 'type' => 'array', 'maxItems' => self::MOST, 'default' => [], 'items' => Setting::group('NeutralProbe', [
             'colour' => ['description' => 'The colour that ought to be neutral.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
-            'share' => ['description' => 'How much of the photo it stands for; strong colours get the white of the light as a whole.', 'type' => 'number', 'exclusiveMinimum' => 0, 'maximum' => 1, 'default' => 1.0],
             'at' => ['description' => 'Where it was read: shares of the photo\'s width and height.', 'default' => null, 'anyOf' => [['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => $share], ['type' => 'null']]],
         ]) + ['required' => ['colour']]];
     }
@@ -46,8 +44,8 @@ final readonly class NeutralProbe
      */
     public static function read(array $values): array
     {
-        /** @var array{probes?: list<array{colour: string, share?: int|float, at?: array{0: int|float, 1: int|float}|null}>} $values */
-        return array_map(static fn (array $p): self => new self($p['colour'], (float) ($p['share'] ?? 1), isset($p['at']) ? [(float) $p['at'][0], (float) $p['at'][1]] : null), $values['probes'] ?? []);
+        /** @var array{probes?: list<array{colour: string, at?: array{0: int|float, 1: int|float}|null}>} $values */
+        return array_map(static fn (array $p): self => new self($p['colour'], isset($p['at']) ? [(float) $p['at'][0], (float) $p['at'][1]] : null), $values['probes'] ?? []);
     }
 
     /**
@@ -57,7 +55,7 @@ final readonly class NeutralProbe
      */
     public static function data(array $probes): array
     {
-        return array_map(static fn (self $p): array => ['colour' => $p->colour, 'share' => $p->share] + (null === $p->at ? [] : ['at' => $p->at]), $probes);
+        return array_map(static fn (self $p): array => ['colour' => $p->colour] + (null === $p->at ? [] : ['at' => $p->at]), $probes);
     }
 
     /**
@@ -76,7 +74,7 @@ final readonly class NeutralProbe
             for ($round = 0; $round < self::ROUNDS; ++$round) {
                 $at = self::meanNear($at, $colours) ?? $at;
             }
-            $found[] = new self(Hex::format(...ColourBlock::of(OkLab::class, [$at])->in(Srgb::class)->at(0)), $probe->share);
+            $found[] = new self(Hex::format(...ColourBlock::of(OkLab::class, [$at])->in(Srgb::class)->at(0)));
         }
 
         return $found;

@@ -38,12 +38,13 @@ final readonly class Neutralise implements Fitting
      * @param string|null $midtones   the same for midtones
      * @param string|null $highlights the same for highlights
      * @param list<NeutralProbe> $probes for mixed light; the zones count only where there are none
+     * @param string|null        $light  `#rrggbb`, the white of the light as a whole, for strong colours beside probes
      *
      * @throws \InvalidArgumentException when one is too dark, or their lightnesses do not rise
      */
-    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights, public array $probes = [])
+    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights, public array $probes = [], public ?string $light = null)
     {
-        $this->whites = self::whites($probes);
+        $this->whites = self::whites($probes, $light);
         $given = array_filter(['shadows' => $shadows, 'midtones' => $midtones, 'highlights' => $highlights], static fn (?string $c): bool => null !== $c);
         if ([] === $given) {
             $given = null === $all ? [] : ['all' => $all];
@@ -51,7 +52,7 @@ final readonly class Neutralise implements Fitting
         $matrices = $lights = [];
         foreach ($given as $zone => $hex) {
             $colour = ColourBlock::of(Srgb::class, [Hex::parse((string) $hex)]);
-            [$x, $y, $z] = self::lit($colour, $zone, (string) $hex);
+            [$x, $y, $z] = self::bright($colour, $zone, (string) $hex);
             $matrices[$zone] = Bradford::onLinearSrgb([$x / $y, 1.0, $z / $y], Bradford::srgbWhite());
             $lights[$zone] = $colour->in(OkLab::class)->a[0];
         }
@@ -89,17 +90,18 @@ final readonly class Neutralise implements Fitting
             'midtones' => Setting::colour('Midtones', 'A middle colour that ought to be neutral.'),
             'highlights' => Setting::colour('Highlights', 'A light colour that ought to be neutral.'),
             'probes' => NeutralProbe::setting(),
+            'light' => Setting::colour('Light as a whole', 'What the weak colours of the photo have in common; strong colours get its white while there are probes.'),
         ]);
     }
 
     public static function fromParams(Params $params): self
     {
-        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'), NeutralProbe::read($params->all()));
+        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'), NeutralProbe::read($params->all()), $params->colour('light'));
     }
 
     public function params(): array
     {
-        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights, 'probes' => NeutralProbe::data($this->probes)], self::paramsSchema());
+        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights, 'probes' => NeutralProbe::data($this->probes), 'light' => $this->light], self::paramsSchema());
     }
 
     public static function space(): string
@@ -161,21 +163,34 @@ final readonly class Neutralise implements Fitting
      */
     public function fitted(ColourBlock $colours): self
     {
-        return new self($this->all, $this->shadows, $this->midtones, $this->highlights, NeutralProbe::found($this->probes, $colours->in(OkLab::class)));
+        return (new self($this->all, $this->shadows, $this->midtones, $this->highlights, NeutralProbe::found($this->probes, $colours->in(OkLab::class))))->lit($colours);
+    }
+
+    /** The same with the white of a photo's light as a whole. */
+    public function lit(ColourBlock $colours): self
+    {
+        $light = ProbeWhites::light($colours)?->in(Srgb::class)->at(0);
+
+        return new self($this->all, $this->shadows, $this->midtones, $this->highlights, $this->probes, null === $light ? null : Hex::format(...$light));
     }
 
     /** @param list<NeutralProbe> $probes */
-    private static function whites(array $probes): ?ProbeWhites
+    private static function whites(array $probes, ?string $light): ?ProbeWhites
     {
         if ([] === $probes) {
             return null;
         }
         $colours = ColourBlock::of(Srgb::class, array_map(static fn (NeutralProbe $probe): array => Hex::parse($probe->colour), $probes));
         foreach ($probes as $number => $probe) {
-            self::lit(ColourBlock::of(Srgb::class, [$colours->at($number)]), \sprintf('probes[%d]', $number), $probe->colour);
+            self::bright(ColourBlock::of(Srgb::class, [$colours->at($number)]), \sprintf('probes[%d]', $number), $probe->colour);
         }
 
-        return new ProbeWhites($colours, array_map(static fn (NeutralProbe $probe): float => $probe->share, $probes));
+        $whole = null === $light ? null : ColourBlock::of(Srgb::class, [Hex::parse($light)]);
+        if (null !== $whole) {
+            self::bright($whole, 'light', (string) $light);
+        }
+
+        return new ProbeWhites($colours, $whole);
     }
 
     /**
@@ -183,7 +198,7 @@ final readonly class Neutralise implements Fitting
      *
      * @return array{0: float, 1: float, 2: float} XYZ
      */
-    private static function lit(ColourBlock $colour, string $name, string $hex): array
+    private static function bright(ColourBlock $colour, string $name, string $hex): array
     {
         [$x, $y, $z] = $colour->in(XyzD65::class)->at(0);
         if ($y < self::LEAST_LIGHT || min($x, $z) <= 0.0) {

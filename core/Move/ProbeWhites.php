@@ -13,11 +13,12 @@ use Tovrin\Core\Tone\Smooth;
 /**
  * Neutral by colour, for light that is mixed: several colours that ought to be neutral, wherever they lie, each with the gains of
  * the cone responses (Bradford) that make it neutral at its own luminance. A colour's gains, in logarithms, are those of the
- * probes, by closeness in OKLab (a and b in full, L little) as a normalised Gaussian: smooth everywhere.
+ * probes, by closeness in OKLab (a and b as they would be at one lightness, L itself little) as a normalised Gaussian: smooth
+ * everywhere.
  *
  * What is coloured itself does not say which light it stands in: a red thing would pass for a grey one in lamp light. So the
- * further a colour lies from all probes, the more it gets the white of the photo's light as a whole, the probes' by the share of
- * the photo's weak colours that each stands for. Coloured things are corrected too, and never turned grey.
+ * further a colour lies from all probes, the more it gets the white of the photo's light as a whole. Coloured things are
+ * corrected too, and never turned grey.
  */
 final readonly class ProbeWhites
 {
@@ -25,11 +26,22 @@ final readonly class ProbeWhites
     private const SPREAD = 0.02;
     /** What the square of a difference in L counts beside those in a and b. */
     private const LIGHT = 0.05;
+    /** a and b count in proportion to lightness, as shade leaves them: as they would be at MIDDLE; BLACK tames the noise of the darkest. */
+    private const MIDDLE = 0.75;
+    private const BLACK = 0.05;
     /** OKLab distances from the probes between which the white of the whole takes over. */
     private const NEAR = 0.03;
     private const FAR = 0.08;
+    /** Chroma in proportion to lightness at which a colour is half as likely a tinted grey as one without any. */
+    private const LIKELY = 0.1;
+    /** Darker than this a colour says nothing of the light. */
+    private const DARK = 0.15;
+    /** Share of a photo that must be likely grey for its light to be told. */
+    private const LEAST = 0.005;
+    /** What the photo's light as a whole counts beside the mean of the probes, for strong colours; found on rendered scenes. */
+    private const COMMON = 0.75;
     /** Keeps probes that lie next to one another and contradict each other from pushing each other far. */
-    private const RIDGE = 1e-3;
+    private const RIDGE = 0.05;
 
     /** @var list<array{0: float, 1: float, 2: float}> gains in logarithms, by probe, such that each probe comes out neutral */
     private array $gains;
@@ -38,20 +50,20 @@ final readonly class ProbeWhites
     private array $whole;
 
     /**
-     * @param ColourBlock           $probes any space; bright enough to tell a cast by
-     * @param non-empty-list<float> $shares how much of the photo each stands for
+     * @param ColourBlock      $probes any space; bright enough to tell a cast by
+     * @param ColourBlock|null $light  the white of the light as a whole, one colour; null for the mean of the probes'
      */
-    public function __construct(private ColourBlock $probes, array $shares)
+    public function __construct(private ColourBlock $probes, ?ColourBlock $light = null)
     {
         $own = self::ownGains($probes->in(LinearSrgb::class));
-        $total = array_sum($shares);
-        $whole = [0.0, 0.0, 0.0];
-        foreach ($own as $p => $gains) {
-            foreach ($gains as $i => $gain) {
-                $whole[$i] += $shares[$p] / $total * $gain;
-            }
-        }
-        $this->whole = $whole;
+        $common = null === $light ? null : self::ownGains($light->in(LinearSrgb::class))[0];
+        // The photo says how much there is of each light, the probes which lights there are.
+        $mean = static function (int $i) use ($own, $common): float {
+            $probed = array_sum(array_column($own, $i)) / \count($own);
+
+            return null === $common ? $probed : self::COMMON * $common[$i] + (1.0 - self::COMMON) * $probed;
+        };
+        $this->whole = $whole = [$mean(0), $mean(1), $mean(2)];
         $lab = $probes->in(OkLab::class);
         $closeness = self::closeness($lab, $lab);
         $matrix = [];
@@ -63,6 +75,35 @@ final readonly class ProbeWhites
             $columns[] = self::solved($matrix, array_map(static fn (array $gains): float => $gains[$i] - $whole[$i], $own));
         }
         $this->gains = array_map(static fn (int $p): array => [$columns[0][$p], $columns[1][$p], $columns[2][$p]], array_keys($own));
+    }
+
+    /**
+     * The white of a photo's light as a whole: what its weak colours have in common.
+     *
+     * An estimate: what is only weakly coloured is taken for grey that lights have tinted (common practice).
+     *
+     * @param ColourBlock $colours some of the photo's, any space
+     *
+     * @return ColourBlock|null one colour; null when nothing is weak enough in colour
+     */
+    public static function light(ColourBlock $colours): ?ColourBlock
+    {
+        $lab = $colours->in(OkLab::class);
+        $sum = $l = $a = $b = 0.0;
+        foreach ($lab->a as $i => $light) {
+            if ($light < self::DARK) {
+                continue;
+            }
+            // In proportion to lightness, as less of the same light leaves it; a lighter colour shows it more surely.
+            [$p, $q] = [$lab->b[$i] / $light, $lab->c[$i] / $light];
+            $w = $light * 2.0 ** -(($p * $p + $q * $q) / self::LIKELY ** 2);
+            $sum += $w;
+            $l += $w * $light;
+            $a += $w * $p;
+            $b += $w * $q;
+        }
+
+        return $sum < self::LEAST * \count($lab->a) ? null : ColourBlock::one(OkLab::class, $l / $sum, $a / $sum * $l / $sum, $b / $sum * $l / $sum);
     }
 
     /**
@@ -109,13 +150,20 @@ final readonly class ProbeWhites
         $k = $probes->count();
         $half = 0.5 / self::SPREAD ** 2;
         $weights = array_fill(0, max(1, $k), []);
+        $at = [];
+        for ($p = 0; $p < $k; ++$p) {
+            $scale = self::MIDDLE / (self::BLACK + max(0.0, $probes->a[$p]));
+            $at[] = [$scale * $probes->b[$p], $scale * $probes->c[$p]];
+        }
         for ($i = 0; $i < $n; ++$i) {
             $least = \INF;
             $distances = [];
+            $scale = self::MIDDLE / (self::BLACK + max(0.0, $light[$i]));
+            $own = [$scale * $green[$i], $scale * $blue[$i]];
             for ($p = 0; $p < $k; ++$p) {
                 $l = $light[$i] - $probes->a[$p];
-                $a = $green[$i] - $probes->b[$p];
-                $b = $blue[$i] - $probes->c[$p];
+                $a = $own[0] - $at[$p][0];
+                $b = $own[1] - $at[$p][1];
                 $distances[$p] = $d = $half * ($a * $a + $b * $b + self::LIGHT * $l * $l);
                 if ($d < $least) {
                     $least = $d;

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Controller;
+
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
+use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Fitting\MoveFitter;
+use Tovrin\App\Http\JsonBody;
+use Tovrin\App\Photo\Photos;
+use Tovrin\App\Photo\Uploads;
+use Tovrin\App\Reading\CastReader;
+use Tovrin\App\Request\OneLook;
+use Tovrin\App\Request\WatchedLook;
+use Tovrin\App\View\CastsLeftView;
+use Tovrin\App\View\LookView;
+use Tovrin\App\View\NeutralPlaceView;
+
+/** Moves that are made for one photo: their beginnings, and fitting them to another. */
+#[AsController]
+final readonly class FittingController
+{
+    public function __construct(private Photos $photos, private MoveFitter $fitter)
+    {
+    }
+
+    /** A palette of the photo's own pots, at rest. */
+    #[Route('/api/photos/{id<\d+>}/palette', methods: ['GET'])]
+    public function palette(int $id): LookView
+    {
+        return $this->fitter->palette($this->photos->photo($id));
+    }
+
+    /** A match of the photo to another one. */
+    #[Route('/api/photos/{id<\d+>}/match/{other<\d+>}', methods: ['GET'])]
+    public function match(int $id, int $other): LookView
+    {
+        return $this->fitter->match($this->photos->photo($id), $this->photos->photo($other));
+    }
+
+    /** A match of the photo to a picture that is in no set; the body is the file itself. Nothing is kept of it but its statistics. */
+    #[Route('/api/photos/{id<\d+>}/match', methods: ['POST'])]
+    public function matchFile(int $id, Request $request, Uploads $uploads, #[MapQueryParameter] string $name = 'picture'): LookView
+    {
+        $photo = $this->photos->photo($id);
+
+        return $uploads->received($request->getContent(true), $name, fn (string $path): LookView => $this->fitter->matchFile($photo, $path, $name));
+    }
+
+    /**
+     * Places that are most likely neutral and differ most in cast.
+     *
+     * @return list<NeutralPlaceView>
+     */
+    #[Route('/api/photos/{id<\d+>}/neutral-places', methods: ['GET'])]
+    public function neutralPlaces(int $id, CastReader $reader): array
+    {
+        return $reader->places($this->photos->photo($id));
+    }
+
+    /** The look with its neutralise moves told the photo's light as a whole. */
+    #[Route('/api/photos/{id<\d+>}/light', methods: ['POST'])]
+    public function light(int $id, #[JsonBody] OneLook $body): LookView
+    {
+        return $this->fitter->lit($this->photos->photo($id), $body->look);
+    }
+
+    /** How far from neutral the photo is where it ought to be neutral, before and after a grade. */
+    #[Route('/api/photos/{id<\d+>}/casts', methods: ['POST'])]
+    public function casts(int $id, #[JsonBody] WatchedLook $body, CastReader $reader): CastsLeftView
+    {
+        return $reader->left($this->photos->photo($id), $body->look, $body->watch);
+    }
+
+    /** The look with its moves fitted to the photo. */
+    #[Route('/api/photos/{id<\d+>}/fitted', methods: ['POST'])]
+    public function fitted(int $id, #[JsonBody] OneLook $body): LookView
+    {
+        return $this->fitter->fitted($this->photos->photo($id), $body->look);
+    }
+}

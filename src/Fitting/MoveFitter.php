@@ -1,0 +1,132 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Fitting;
+
+use Tovrin\App\Choosing\StudyMaker;
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Photo\PhotoColours;
+use Tovrin\App\Photo\PhotoImport;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\View\LookView;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Model\Moments;
+use Tovrin\Core\Model\Study;
+use Tovrin\Core\Move\Fitting;
+use Tovrin\Core\Move\Matching;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Neutralise;
+use Tovrin\Core\Move\Palette;
+use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Move\Reference;
+use Tovrin\Core\Move\ReferencePot;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
+
+/** Makes moves for a photo that hold on to its own colours, and fits those made for another photo to it. */
+final readonly class MoveFitter
+{
+    /** Colours of a photo that a move is fitted to. */
+    private const SAMPLES = 8000;
+
+    public function __construct(private PhotoColours $colours)
+    {
+    }
+
+    /** A palette of the photo's pots, at rest. */
+    public function palette(Photo $photo): LookView
+    {
+        $pots = $this->colours->pots($photo);
+
+        return self::one(Palette::for($pots->families($this->colours->study($photo)), $pots->names));
+    }
+
+    /** A match to another photo. */
+    public function match(Photo $photo, Photo $other): LookView
+    {
+        return $this->like($photo, self::reference($other->name(), $this->colours->pots($other), $this->colours->study($other), $this->colours->digest($other)->colours()));
+    }
+
+    /**
+     * A match to a picture that is in no set.
+     *
+     * @param string $path the file
+     * @param string $name as the user knows it
+     */
+    public function matchFile(Photo $photo, string $path, string $name): LookView
+    {
+        $pixels = PictureFile::reduce(PictureFile::read($path, $name), PhotoImport::PREVIEW_SIDE);
+        $study = StudyMaker::study(new Raster($pixels->data, $pixels->width, $pixels->height));
+
+        return $this->like($photo, self::reference(mb_substr($name, 0, 200), Pots::of($study), $study, $study->colours()->lab()));
+    }
+
+    /** The look with its neutralise moves told the photo's light as a whole. */
+    public function lit(Photo $photo, Grade $look): LookView
+    {
+        return new LookView(self::mapped($look, fn (Move $move): Move => $move->kind instanceof Neutralise ? self::with($move, $move->kind->lit($this->sample($photo))) : $move));
+    }
+
+    /** The look with its moves fitted to the photo, as far as they can be. */
+    public function fitted(Photo $photo, Grade $look): LookView
+    {
+        $colours = $this->sample($photo);
+        $fitted = 0;
+        $look = self::mapped($look, static function (Move $move) use ($colours, &$fitted): Move {
+            if (!$move->kind instanceof Fitting) {
+                return $move;
+            }
+            ++$fitted;
+
+            return self::with($move, $move->kind->fitted($colours));
+        });
+
+        return new LookView($look, 0 === $fitted ? ['Nothing here is made for one photo: it is the same on every one.'] : []);
+    }
+
+    private function like(Photo $photo, Reference $reference): LookView
+    {
+        $pots = $this->colours->pots($photo);
+        $move = Matching::between(PhotoPots::of($pots->families($this->colours->study($photo)), $pots->names), Moments::of($this->colours->digest($photo)->colours()), $reference);
+        $words = [];
+        if ($reference->isGrey()) {
+            $words[] = \sprintf('“%s” is grey all over: it has no hue or saturation to give, so that only lightness is taken from it.', $reference->name);
+        } elseif (\in_array(null, $move->like, true)) {
+            $words[] = 'Some pots of this photo are like none there. Pair them by hand, or leave them as they are.';
+        }
+
+        return self::one($move, $words);
+    }
+
+    private static function reference(string $name, Pots $pots, Study $study, ColourBlock $colours): Reference
+    {
+        $families = $pots->families($study);
+
+        return new Reference($name, Moments::of($colours), array_map(static fn (int $pot): ReferencePot => new ReferencePot($pots->names[$pot], round($pots->shares[$pot], 5), $families->moments($pot)), array_keys($pots->names)));
+    }
+
+    /** @param list<string> $words */
+    private static function one(Palette|Matching $kind, array $words = []): LookView
+    {
+        return new LookView(new Grade([new Move($kind, id: 'm1')]), $words);
+    }
+
+    /** @param callable(Move): Move $change */
+    private static function mapped(Grade $look, callable $change): Grade
+    {
+        return new Grade(array_map($change, $look->moves), $look->name);
+    }
+
+    private static function with(Move $move, MoveKind $kind): Move
+    {
+        return new Move($kind, $move->label, $move->on, $move->strength, $move->reads, $move->reach, $move->id);
+    }
+
+    private function sample(Photo $photo): ColourBlock
+    {
+        return $this->colours->digest($photo)->colours()->thinned(self::SAMPLES);
+    }
+}
