@@ -78,23 +78,14 @@ final class NeutralPlaces
         }
         $step = max(1, intdiv(\count($lab), self::JUDGED));
         $judged = array_values(array_filter(array_keys($lab), static fn (int $i): bool => 0 === $i % $step));
-        $colours = ColourBlock::of(OkLab::class, array_map(static fn (int $i): array => $lab[$i], $judged))->in(LinearSrgb::class);
-        $left = static function (array $probes) use ($lab, $weights, $judged, $colours): float {
-            $after = (new ProbeWhites(ColourBlock::of(OkLab::class, array_map(static fn (int $i): array => $lab[$i], $probes))))->apply($colours)->in(OkLab::class);
-            $sum = 0.0;
-            foreach ($judged as $n => $i) {
-                $sum += $weights[$i] * hypot($after->b[$n], $after->c[$n]);
-            }
-
-            return $sum;
-        };
+        $colours = self::some($lab, $judged)->in(LinearSrgb::class);
         $chosen = [];
         $before = \INF;
         while (\count($chosen) < $most) {
             $best = null;
             $least = self::WORTH * $before;
             foreach ($cells as $cell => $i) {
-                $now = $left([...$chosen, $i]);
+                $now = self::left($lab, $weights, $judged, $colours, [...$chosen, $i]);
                 if ($now < $least) {
                     [$best, $least] = [$cell, $now];
                 }
@@ -108,6 +99,40 @@ final class NeutralPlaces
         }
 
         return $chosen;
+    }
+
+    /**
+     * How much colour probes leave.
+     *
+     * @param list<array{0: float, 1: float, 2: float}> $lab     OKLab
+     * @param list<float>                                   $weights
+     * @param list<int>                                     $judged  places that judge
+     * @param ColourBlock                                   $colours theirs, linear sRGB
+     * @param list<int>                                     $probes  places of the probes
+     */
+    private static function left(array $lab, array $weights, array $judged, ColourBlock $colours, array $probes): float
+    {
+        $after = (new ProbeWhites(self::some($lab, $probes)))->apply($colours)->in(OkLab::class);
+        $sum = 0.0;
+        foreach ($judged as $n => $i) {
+            $sum += $weights[$i] * hypot($after->b[$n], $after->c[$n]);
+        }
+
+        return $sum;
+    }
+
+    /**
+     * @param list<array{0: float, 1: float, 2: float}> $lab     OKLab
+     * @param list<int>                                     $indices
+     */
+    private static function some(array $lab, array $indices): ColourBlock
+    {
+        $some = [];
+        foreach ($indices as $i) {
+            $some[] = $lab[$i];
+        }
+
+        return ColourBlock::of(OkLab::class, $some);
     }
 
     /**

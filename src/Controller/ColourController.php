@@ -12,6 +12,7 @@ use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Request\CubeOf;
 use Tovrin\App\Request\OneLook;
 use Tovrin\App\View\ColourView;
+use Tovrin\App\View\ShownColourView;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
@@ -52,5 +53,12 @@ final class ColourController
     public function colour(string $hex): ColourView
     {
         return ColourView::of(new Reading(ColourBlock::of(Srgb::class, [Hex::parse('#'.$hex)])));
+    }
+
+    /** A colour given in OKLCh, as near as a screen can show it. */
+    #[Route('/api/colours/{lightness<\d*\.?\d+>}/{chroma<\d*\.?\d+>}/{hue<-?\d*\.?\d+>}', methods: ['GET'])]
+    public function shown(float $lightness, float $chroma, float $hue): ShownColourView
+    {
+        return ShownColourView::of(min(1.0, $lightness), min(0.5, $chroma), fmod($hue, 360.0));
     }
 }

@@ -18,6 +18,8 @@ export type Reading = Schemas['ColourView'];
 export type Sample = Schemas['Sample'];
 export type Fit = Schemas['FitView'];
 export type Preset = Schemas['PresetView'];
+export type CastsLeft = Schemas['CastsLeftView'];
+export type NeutralPlace = Schemas['NeutralPlaceView'];
 export type ProbePoint = Schemas['ProbePoint'];
 
 /** A failure the user can read: what is wrong and what to do. */
@@ -104,6 +106,14 @@ export const api = {
   families: (id: number, look: Look) => take(client.POST('/api/photos/{id}/families', { ...at(id), body: { look } })),
   drawing: (look: Look) => take(client.POST('/api/moves/drawing', { body: { look } })),
   colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),
+  shown: (lightness: number, chroma: number, hue: number) => take(client.GET('/api/colours/{lightness}/{chroma}/{hue}', { params: { path: { lightness: String(lightness), chroma: String(chroma), hue: String(hue) } as never } })),
+  palette: (id: number) => take(client.GET('/api/photos/{id}/palette', at(id))),
+  match: (id: number, other: number) => take(client.GET('/api/photos/{id}/match/{other}', { params: { path: { id, other } } })),
+  matchFile: (id: number, file: File) => take(client.POST('/api/photos/{id}/match', { params: { path: { id }, query: { name: file.name } }, body: file as never, bodySerializer: (body) => body as unknown as File, headers: { 'Content-Type': 'application/octet-stream' } })),
+  neutralPlaces: (id: number) => take(client.GET('/api/photos/{id}/neutral-places', at(id))),
+  lightOf: (id: number, look: Look) => take(client.POST('/api/photos/{id}/light', { ...at(id), body: { look } })),
+  casts: (id: number, look: Look, watch: string | null) => take(client.POST('/api/photos/{id}/casts', { ...at(id), body: { look, watch } })),
+  fitted: (id: number, look: Look) => take(client.POST('/api/photos/{id}/fitted', { ...at(id), body: { look } })),
   presets: () => take(client.GET('/api/presets')),
   scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach, factor } }))).reach,
   startExport: (photoId: number, basedOn: number, format: ExportFormat, quality: number, lattice: number) => take(client.POST('/api/exports', { body: { photoId, basedOn, format, quality, lattice } })),

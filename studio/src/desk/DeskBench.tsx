@@ -26,7 +26,7 @@ export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, o
   const plane = asked ?? (move && panelOf(move).plane) ?? 'hue-chroma';
   const [shaping, setShaping] = useState<'move' | 'reach'>('move');
   const lit = useLit(photoId, kept, move?.id ?? null, plane, surroundings.source?.planes.chromaTop);
-  const Drawn = (move && plane !== 'light-chroma' ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind>> | undefined;
+  const Drawn = (move && (plane !== 'light-chroma' || panelOf(move).everyPlane) ? panelOf(move).Bench : undefined) as ComponentType<PanelProps<MoveKind> & { plane: PlaneName }> | undefined;
   const Overlay = shaping === 'move' ? Drawn : undefined;
   return (
     <Bench
@@ -52,7 +52,7 @@ export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, o
           />
         )
       }
-      overlay={Overlay && move ? <Overlay key={move.id} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}
+      overlay={Overlay && move ? <Overlay key={move.id} plane={plane} move={move as never} onChange={(next: Move, keep: boolean) => { onMove(move, next, keep); }} {...surroundings} aspect={aspect} onAspect={onAspect} /> : undefined}
     />
   );
 }

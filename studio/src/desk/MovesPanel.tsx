@@ -7,7 +7,8 @@ import { LooksPanel } from '../gallery/LooksPanel';
 import { Ledger } from '../grade/Ledger';
 import { added, begunWith } from '../grade/ledgerEdits';
 import { MoveControls } from '../grade/MoveControls';
-import type { Look, Move, MoveKind } from '../grade/looks';
+import { withField, withMove, type Look, type Move, type MoveKind } from '../grade/looks';
+import { panelOfKind } from '../panels';
 import type { Surroundings } from '../panels/panel';
 import type { GradeSession } from '../session/gradeSession';
 import type { SessionState } from '../session/grading';
@@ -52,7 +53,17 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
     if (id !== null) onSelect(id);
     back();
   };
-  if (adding === 'move') return <AddMovePanel photo={photo} source={surroundings.source} look={look} onBack={back} onKind={(kind: MoveKind) => { put(added(look, move?.id ?? null, kind)); }} />;
+  const begin = (kind: MoveKind) => {
+    const made = added(look, move?.id ?? null, kind);
+    const params = panelOfKind(kind).begin?.(photo.id);
+    if (!params) put(made);
+    else {
+      params.then((begun) => {
+        put({ id: made.id, edit: (newest) => withMove(made.edit(newest), made.id, (one) => withField(one, { params: begun })) });
+      }, onFailure);
+    }
+  };
+  if (adding === 'move') return <AddMovePanel photo={photo} source={surroundings.source} look={look} onBack={back} onKind={begin} />;
   if (adding === 'look') {
     return (
       <LooksPanel
@@ -103,7 +114,6 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
             onMove(move, next, keep);
           }}
           onPointPot={onPointPot}
-          onFailure={onFailure}
         />
       )}
     </>

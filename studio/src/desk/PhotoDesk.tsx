@@ -8,6 +8,7 @@ import { useFirstStep } from '../first/useFirstStep';
 import { newMove, withField, type Move, type MoveKind } from '../grade/looks';
 import { DeskPanels } from '../layout/DeskPanels';
 import type { Surroundings } from '../panels/panel';
+import type { Mark } from '../photo/PlaceMarks';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolStrip } from '../photo/StageTools';
 import type { Place, StrokeShape } from '../photo/tools';
@@ -57,6 +58,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   const [divide, setDivide] = useState(0.5);
   const [folded, setFolded] = useState(false);
   const [readingsOpen, setReadingsOpen] = useState(false);
+  const [marks, setMarks] = useState<Mark[]>([]);
   const [help, setHelp] = useState(false);
   const [attempt, setAttempt] = useState(0);
   const [stale, setStale] = useState<string | null>(null);
@@ -151,6 +153,10 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
 
   const surroundings: Surroundings = {
     photoKey: photo.key,
+    photoId: photo.id,
+    look,
+    onFailure,
+    onMarks: setMarks,
     pick: (what, done) => {
       pick(what, done);
       // Whoever asked for it by keyboard goes on by keyboard.
@@ -254,6 +260,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
               onUnpin={(index) => {
                 setProbes(probes.filter((_, i) => i !== index));
               }}
+              marks={marks}
               spot={families.lit}
               asked={chooses(tool) && picking === null ? (fit?.ask ?? null) : null}
               divide={divide}

@@ -9,8 +9,8 @@ const BESIDE = 'That place lies beside the photo. Click on the photo.';
 
 /** Picking: a panel has asked for a colour of the photo, as it comes to the move at hand. */
 export function usePicking(photoId: number, onFailure: (reason: unknown) => void) {
-  const [asked, setAsked] = useState<{ what: string; done: (colour: string) => void } | null>(null);
-  const pick = useCallback((what: string, done: (colour: string) => void) => {
+  const [asked, setAsked] = useState<{ what: string; done: (colour: string, at: Place) => void } | null>(null);
+  const pick = useCallback((what: string, done: (colour: string, at: Place) => void) => {
     setAsked((now) => (now?.what === what ? null : { what, done }));
   }, []);
   const stop = useCallback(() => {
@@ -22,7 +22,7 @@ export function usePicking(photoId: number, onFailure: (reason: unknown) => void
     api
       .probes(photoId, look, [{ x, y, size: PICKED }], { before: move })
       .then(([reading]) => {
-        if (reading) asked.done(reading.after.hex);
+        if (reading) asked.done(reading.after.hex, [x, y]);
         else onFailure(BESIDE);
       })
       .catch(onFailure);

@@ -25,6 +25,6 @@ export function kindsFor(text: string): { title: string; kinds: MoveKind[] }[] {
 
 /** A move that shows plainly on a photo what its kind does. */
 export function sampleMove(kind: MoveKind, source: Source): Move {
-  const { params, reach = null } = panelOfKind(kind).sample(source);
-  return withField(newMove(kind), { params, reach } as Partial<Move>);
+  const { params, reach = null, kind: shown = kind } = panelOfKind(kind).sample(source);
+  return withField(newMove(shown), { params, reach } as Partial<Move>);
 }

@@ -19,11 +19,10 @@ interface Props extends Surroundings {
   onPart: (part: string | null) => void;
   onChange: (move: Move, keep: boolean) => void;
   onPointPot: (pot: number | null) => void;
-  onFailure: (reason: unknown) => void;
 }
 
 /** The controls of the move at hand: its own, its amount, and what it reaches. */
-export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPart, ...around }: Props) {
+export function MoveControls({ move, onChange, onPointPot, part, onPart, ...around }: Props) {
   const { source, readings } = around;
   const [reachOpen, setReachOpen] = useState(false);
   const panel = panelOf(move);
@@ -99,7 +98,7 @@ export function MoveControls({ move, onChange, onPointPot, onFailure, part, onPa
           onReads={(reads) => {
             onChange(withField(move, { reads }), true);
           }}
-          onFailure={onFailure}
+          onFailure={around.onFailure}
           photoKey={around.photoKey}
           onUnstroke={around.onUnstroke}
           onInverted={around.onInverted}

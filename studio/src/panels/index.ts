@@ -4,7 +4,9 @@ import { colourBalancePanel } from './colourBalance';
 import { curvesPanel } from './curves';
 import { evenOutPanel } from './evenOut';
 import { hueCurvesPanel } from './hueCurves';
-import { neutralisePanel } from './neutralise';
+import { matchPanel } from './match/match';
+import { neutralisePanel } from './neutralise/neutralise';
+import { palettePanel } from './palette/palette';
 import type { MovePanel } from './panel';
 import { recolourPanel } from './recolour';
 import { saturationPanel } from './saturation';
@@ -16,6 +18,7 @@ import { hueReliefPanel, sideWarmthPanel, warmthPanel } from './simple';
 const PANELS: { [K in MoveKind]: MovePanel<K> } = {
   shift: shiftPanel,
   recolour: recolourPanel,
+  palette: palettePanel,
   'band-mix': bandMixPanel,
   'hue-curves': hueCurvesPanel,
   'selective-colour': selectiveColourPanel,
@@ -25,6 +28,7 @@ const PANELS: { [K in MoveKind]: MovePanel<K> } = {
   'colour-balance': colourBalancePanel,
   curves: curvesPanel,
   saturation: saturationPanel,
+  match: matchPanel,
   'side-warmth': sideWarmthPanel,
   'hue-relief': hueReliefPanel,
 };

@@ -1,7 +1,9 @@
 import type { ComponentType } from 'react';
 import type { PlaneName } from '../bench/axes';
 import type { Photo, ProbeReading, Readings, Source } from '../api/client';
-import type { MoveKind, MoveOf, Reach } from '../grade/looks';
+import type { Mark } from '../photo/PlaceMarks';
+import type { Place } from '../photo/tools';
+import type { Look, MoveKind, MoveOf, Reach } from '../grade/looks';
 
 /** What surrounds a move's controls: the photo's colours, and ways to point at it. */
 export interface Surroundings {
@@ -9,8 +11,8 @@ export interface Surroundings {
   readings: Readings | undefined;
   /** The colour under the pointer on the photo. */
   pointed: ProbeReading | null;
-  /** Lets the user click a colour on the photo, as it is before this move; the caller is told its `#rrggbb`. */
-  pick: (what: string, done: (colour: string) => void) => void;
+  /** Lets the user click a colour on the photo, as it is before this move; the caller is told its `#rrggbb` and the place. */
+  pick: (what: string, done: (colour: string, at: Place) => void) => void;
   /** What is being picked, in the words given to pick(); null for nothing. */
   picking: string | null;
   /** How much of the photo each family of the move holds; undefined while that is not known. */
@@ -21,6 +23,14 @@ export interface Surroundings {
   probeColours: string[];
   /** The photos of the set. */
   photos: Photo[];
+  /** Shows places on the photo that the move speaks of. */
+  onMarks: (marks: Mark[]) => void;
+  /** The photo at hand. */
+  photoId: number;
+  /** The grade as it is shown. */
+  look: Look | null;
+  /** Tells the user that something went wrong. */
+  onFailure: (reason: unknown) => void;
   /** Names the photo at hand in reaches learned on it. */
   photoKey: string;
   /** Takes away one of the strokes the move's reach was learned from. */
@@ -67,14 +77,18 @@ export interface MovePanel<K extends MoveKind> {
   kind: K;
   wish: Wish;
   /** Settings that show plainly on a photo what the kind does, given that photo's colours. */
-  sample: (source: Source) => { params: NonNullable<MoveOf<K>['params']>; reach?: Reach };
+  sample: (source: Source) => { params: NonNullable<MoveOf<K>['params']>; reach?: Reach; kind?: MoveKind };
+  /** Its settings at first, for a kind that holds on to the photo's own colours. */
+  begin?: (photoId: number) => Promise<NonNullable<MoveOf<K>['params']>>;
   Controls: ComponentType<PanelProps<K>>;
   /** Its settings in one line. */
   words: (move: MoveOf<K>) => string;
   pull?: Pull<K>;
   families?: Families<K>;
   /** Drawn on the bench over the photo's colours, hue across; in the place of the reach, unless that is asked for. */
-  Bench?: ComponentType<PanelProps<K>>;
+  Bench?: ComponentType<PanelProps<K> & { plane: PlaneName }>;
+  /** It can be drawn on every plane of the bench, not only where hue lies across. */
+  everyPlane?: boolean;
   /** What the bench lays out first for this kind; hue against saturation when it is missing. */
   plane?: PlaneName;
   /** Parts that can be judged alone: the move with only that part in it. */

@@ -7,6 +7,7 @@ import { greys } from '../theme';
 import { AskedPatch, type Patch } from './AskedPatch';
 import { CursorMark } from './CursorMark';
 import { PhotoOverlay } from './PhotoOverlay';
+import { PlaceMarks, type Mark } from './PlaceMarks';
 import type { ViewMode } from './PhotoRenderer';
 import type { Place, Tool } from './tools';
 import { useCubePreview } from './useCubePreview';
@@ -21,6 +22,8 @@ interface Props extends StageActions {
   look: Look | undefined;
   /** Changes shown while a control is held. */
   onPreview: (listener: PreviewListener) => () => void;
+  /** Places the move at hand speaks of. */
+  marks: Mark[];
   /** Id of the move whose reach is shown. */
   watch: string | null;
   view: ViewMode;
@@ -111,6 +114,7 @@ export function PhotoStage(props: Props) {
           onDivide={props.onDivide}
         />
       )}
+      {ready && props.marks.length > 0 && <PlaceMarks marks={props.marks} place={place} />}
       {ready && props.asked && <AskedPatch patch={props.asked} place={place} />}
       {ready && keyboard.cursor.at && <CursorMark at={keyboard.cursor.at} place={place} pulling={keyboard.cursor.pull !== null} />}
       {panes === 2 && <Box aria-hidden style={{ left: (lastLeft - 8) / ratio, width: 8 / ratio }} sx={{ position: 'absolute', top: 0, bottom: 0, bgcolor: greys.line }} />}
