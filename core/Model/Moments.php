@@ -60,7 +60,7 @@ final readonly class Moments
         $u = sqrt(max(1e-12, $bb - $r * $r - $t * $t));
         $points = [];
         foreach ([[$p, $q, $r], [0.0, $s, $t], [0.0, 0.0, $u]] as [$l, $a, $b]) {
-            foreach ([M_SQRT3, -M_SQRT3] as $far) {
+            foreach ([\M_SQRT3, -\M_SQRT3] as $far) {
                 $points[] = [$this->mean[0] + $far * $l, $this->mean[1] + $far * $a, $this->mean[2] + $far * $b];
             }
         }

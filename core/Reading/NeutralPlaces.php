@@ -55,6 +55,7 @@ final class NeutralPlaces
             // A lighter place shows its light more surely than a darker one.
             $likely[] = $lab[$i][0] * 2.0 ** -(($chroma / self::LIKELY) ** 2) * min(1.0, $near / self::ENOUGH) ** 2;
         }
+
         return array_map(static fn (int $i): array => $places[$i], self::greedy($lab, $likely, $most));
     }
 

@@ -11,9 +11,12 @@ use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Families;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Mixture;
+use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Model\Points;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Move\Reference;
+use Tovrin\Core\Move\ReferencePot;
 
 /** A photo's own colour families, largest first: components of its model that are alike, merged. The same on every run. */
 final readonly class Pots implements \JsonSerializable
@@ -29,6 +32,9 @@ final readonly class Pots implements \JsonSerializable
     private const DARK = 0.05;
     private const SOFT = 0.08;
     private const LIGHT = 0.03;
+    /** How much more it counts in a grey, which has nothing else to be told by; half of it at this saturation. */
+    private const GREY_LIGHT = 0.09;
+    private const GREY = 0.05;
     /** A family with a smaller share of the picture joins the nearest one. */
     private const LEAST = 0.004;
 
@@ -77,6 +83,7 @@ final readonly class Pots implements \JsonSerializable
         if (self::FORM !== ($data['form'] ?? null)) {
             return null;
         }
+
         /** @var array{centres: list<array{0: float, 1: float, 2: float}>, shares: list<float>, names: list<string>, families: list<list<int>>, ofNode: list<int>, nodes: list<int>} $data */
         return new self($data['centres'], $data['shares'], $data['names'], $data['families'], Nodes::of($data['nodes']), $data['ofNode']);
     }
@@ -91,6 +98,19 @@ final readonly class Pots implements \JsonSerializable
     public function families(Study $study): Families
     {
         return self::familiesOf($study, $this->families);
+    }
+
+    /**
+     * What a match keeps of the photo.
+     *
+     * @param string      $name    what the photo is called
+     * @param ColourBlock $colours some of its colours, evenly spread over it
+     */
+    public function reference(string $name, Study $study, ColourBlock $colours): Reference
+    {
+        $families = $this->families($study);
+
+        return new Reference($name, Moments::of($colours), array_map(fn (int $pot): ReferencePot => new ReferencePot($this->names[$pot], round($this->shares[$pot], 5), $families->moments($pot)), array_keys($this->names)));
     }
 
     public function count(): int
@@ -171,8 +191,9 @@ final readonly class Pots implements \JsonSerializable
         $x = $y = $z = [];
         foreach ($centres as [$light, $a, $b]) {
             $chroma = hypot($a, $b);
-            $scale = $chroma > 0.0 ? (sqrt($chroma / max(self::DARK, $light + self::DARK) + self::SOFT) - sqrt(self::SOFT)) / $chroma : 0.0;
-            $x[] = self::LIGHT * log(max(0.0, $light) + 2.0 * self::DARK);
+            $saturation = $chroma / max(self::DARK, $light + self::DARK);
+            $scale = $chroma > 0.0 ? (sqrt($saturation + self::SOFT) - sqrt(self::SOFT)) / $chroma : 0.0;
+            $x[] = (self::LIGHT + self::GREY_LIGHT * 2.0 ** -(($saturation / self::GREY) ** 2)) * log(max(0.0, $light) + 2.0 * self::DARK);
             $y[] = $scale * $a;
             $z[] = $scale * $b;
         }

@@ -14,7 +14,6 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Moments;
-use Tovrin\Core\Model\Study;
 use Tovrin\Core\Move\Fitting;
 use Tovrin\Core\Move\Matching;
 use Tovrin\Core\Move\MoveKind;
@@ -22,7 +21,7 @@ use Tovrin\Core\Move\Neutralise;
 use Tovrin\Core\Move\Palette;
 use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\Reference;
-use Tovrin\Core\Move\ReferencePot;
+use Tovrin\Core\Reading\Digest;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
 
@@ -47,7 +46,7 @@ final readonly class MoveFitter
     /** A match to another photo. */
     public function match(Photo $photo, Photo $other): LookView
     {
-        return $this->like($photo, self::reference($other->name(), $this->colours->pots($other), $this->colours->study($other), $this->colours->digest($other)->colours()));
+        return $this->like($photo, $this->colours->pots($other)->reference($other->name(), $this->colours->study($other), $this->colours->digest($other)->colours()));
     }
 
     /**
@@ -61,7 +60,7 @@ final readonly class MoveFitter
         $pixels = PictureFile::reduce(PictureFile::read($path, $name), PhotoImport::PREVIEW_SIDE);
         $study = StudyMaker::study(new Raster($pixels->data, $pixels->width, $pixels->height));
 
-        return $this->like($photo, self::reference(mb_substr($name, 0, 200), Pots::of($study), $study, $study->colours()->lab()));
+        return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, Digest::of($pixels->data, $pixels->width, $pixels->height)->colours()));
     }
 
     /** The look with its neutralise moves told the photo's light as a whole. */
@@ -99,13 +98,6 @@ final readonly class MoveFitter
         }
 
         return self::one($move, $words);
-    }
-
-    private static function reference(string $name, Pots $pots, Study $study, ColourBlock $colours): Reference
-    {
-        $families = $pots->families($study);
-
-        return new Reference($name, Moments::of($colours), array_map(static fn (int $pot): ReferencePot => new ReferencePot($pots->names[$pot], round($pots->shares[$pot], 5), $families->moments($pot)), array_keys($pots->names)));
     }
 
     /** @param list<string> $words */

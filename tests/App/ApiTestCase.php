@@ -44,6 +44,16 @@ abstract class ApiTestCase extends TestCase
         return $this->json('POST', '/api/sets/1/photos?name=colours.png', '/api/sets/{id}/photos', (string) file_get_contents(Pictures::colourful($this->data.'/colours.png')));
     }
 
+    /** A set with a photo of four patches, or several: ochre, teal; grey, white. */
+    protected function patches(int $times = 1): void
+    {
+        $this->json('POST', '/api/sets', '/api/sets', '{"name":"Patches"}');
+        $path = Pictures::png($this->data.'/patches.png', 64, 64, static fn (int $x, int $y): array => $y < 32 ? ($x < 32 ? [200, 146, 46] : [26, 128, 120]) : ($x < 32 ? [128, 128, 128] : [255, 255, 255]));
+        for ($time = 0; $time < $times; ++$time) {
+            $this->json('POST', '/api/sets/1/photos?name=patches.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
+        }
+    }
+
     protected function text(mixed $value): string
     {
         self::assertIsString($value);

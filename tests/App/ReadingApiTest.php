@@ -242,14 +242,6 @@ final class ReadingApiTest extends ApiTestCase
         }
     }
 
-    /** Ochre, teal; grey, white. */
-    private function patches(): void
-    {
-        $this->json('POST', '/api/sets', '/api/sets', '{"name":"Patches"}');
-        $path = Pictures::png($this->data.'/patches.png', 64, 64, static fn (int $x, int $y): array => $y < 32 ? ($x < 32 ? [200, 146, 46] : [26, 128, 120]) : ($x < 32 ? [128, 128, 128] : [255, 255, 255]));
-        $this->json('POST', '/api/sets/1/photos?name=patches.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
-    }
-
     /** @return array<mixed> */
     private function reach(string $base, string $samples): array
     {

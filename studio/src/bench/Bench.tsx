@@ -23,6 +23,8 @@ interface Props {
   pointed: readonly number[] | null;
   /** Drawn over the plane by the move at hand: curves, pointers. Stands in the place of the reach. */
   overlay?: ReactNode;
+  /** The overlay names the photo's colours itself. */
+  named?: boolean;
   /** Further switches on the left. */
   switches?: ReactNode;
   /** What a learned reach takes in on this plane. */
@@ -30,7 +32,7 @@ interface Props {
 }
 
 /** The photo's own colours on two axes, with the reach drawn on them as a shape whose edges can be dragged. */
-export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, pointed, overlay, switches, lit }: Props) {
+export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, pointed, overlay, named = false, switches, lit }: Props) {
   const [live, setLive] = useState<Reach | null | undefined>(undefined);
   const reach = live === undefined ? kept : live;
   const axes = axesOf(plane, source?.planes.chromaTop);
@@ -55,7 +57,7 @@ export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, p
       <Box sx={{ flex: 1, minWidth: 0, position: 'relative', m: `8px 14px ${String(GUTTER.below + 3)}px ${String(GUTTER.left)}px`, bgcolor: '#212121', userSelect: 'none' }}>
         <Density source={source} plane={plane} />
         {!overlay && lit && source && <LitShape cells={lit} columns={source.planes.columns} rows={source.planes.rows} />}
-        {source && <Islands source={source} plane={plane} />}
+        {source && !(overlay && named) && <Islands source={source} plane={plane} />}
         {pointed && <Pointed axes={axes} colour={pointed} />}
         {overlay ?? (
           <ReachShape

@@ -40,6 +40,7 @@ export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, o
       }}
       pointed={surroundings.pointed?.before.oklch ?? null}
       lit={lit}
+      named={move !== undefined && panelOf(move).everyPlane === true}
       switches={
         Drawn && (
           <OneOf

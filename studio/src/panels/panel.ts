@@ -87,7 +87,7 @@ export interface MovePanel<K extends MoveKind> {
   families?: Families<K>;
   /** Drawn on the bench over the photo's colours, hue across; in the place of the reach, unless that is asked for. */
   Bench?: ComponentType<PanelProps<K> & { plane: PlaneName }>;
-  /** It can be drawn on every plane of the bench, not only where hue lies across. */
+  /** It can be drawn on every plane of the bench, not only where hue lies across, and names the photo's colours itself. */
   everyPlane?: boolean;
   /** What the bench lays out first for this kind; hue against saturation when it is missing. */
   plane?: PlaneName;

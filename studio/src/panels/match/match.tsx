@@ -10,7 +10,7 @@ import { numberOf, Sliders, withParams } from '../settings';
 type Move = MoveOf<'match'>;
 type Moments = NonNullable<NonNullable<Move['params']>['moments']>;
 
-const AMOUNTS = ['hue', 'saturation', 'lightness', 'limit'] as const;
+const AMOUNTS = ['hue', 'saturation', 'lightness'] as const;
 const LEFT = -1;
 
 const potsOf = (move: Move) => move.params?.pots ?? [];
@@ -128,7 +128,7 @@ function Controls(props: PanelProps<'match'>) {
                 <Typography variant="body2" noWrap sx={{ flex: 1, minWidth: 0 }} title={pot.name}>
                   {pot.name}
                 </Typography>
-                <Box sx={{ width: 22, height: 18, flex: 'none', borderRadius: 0.5, border: '1px solid #222', background: by === 'whole' || !other ? 'transparent' : css(other.moments) }} />
+                {by === 'pots' && <Box sx={{ width: 22, height: 18, flex: 'none', borderRadius: 0.5, border: '1px solid #222', background: other ? css(other.moments) : 'transparent' }} />}
                 <Select
                   variant="standard"
                   size="small"
@@ -146,6 +146,9 @@ function Controls(props: PanelProps<'match'>) {
               </Box>
             );
           })}
+          <Box sx={{ mt: 0.75 }}>
+            <Sliders move={move} names={['limit']} onChange={onChange} />
+          </Box>
           {fitButton(props)}
         </>
       )}
@@ -162,7 +165,7 @@ export const matchPanel: MovePanel<'match'> = {
   words: (move) => {
     const reference = referenceOf(move);
     if (!reference) return 'no photo chosen yet';
-    const amounts = AMOUNTS.slice(0, 3).filter((name) => numberOf(move, name) !== 100).map((name) => `${name} ${String(numberOf(move, name))} %`);
+    const amounts = AMOUNTS.filter((name) => numberOf(move, name) !== 100).map((name) => `${name} ${String(numberOf(move, name))} %`);
     return `like ${reference.name}${move.params?.by === 'pots' ? ', pot by pot' : ''}${amounts.length > 0 ? `, ${amounts.join(', ')}` : ''}`;
   },
 };

@@ -116,11 +116,11 @@ export function PaletteBench({ move, onChange, source, aspect, onAspect, plane }
         })}
       {size.width > 0 &&
         pots.map(({ name, middle, to }, index) => {
-          if (!to && held !== index && aspect !== String(index)) return null;
           const { x, y } = at(to ?? middle);
           const right = x > size.width - 150;
+          const plain = !to && held !== index && aspect !== String(index);
           return (
-            <Box key={index} aria-hidden style={{ left: x, top: Math.min(size.height - 18, Math.max(2, y - 8)) }} sx={{ position: 'absolute', transform: right ? 'translateX(calc(-100% - 15px))' : 'translateX(15px)', px: 0.75, borderRadius: 0.5, bgcolor: 'rgb(20 20 20 / 82%)', fontSize: 11, lineHeight: '16px', whiteSpace: 'nowrap', pointerEvents: 'none', zIndex: 5 }}>
+            <Box key={index} aria-hidden style={{ left: x, top: Math.min(size.height - 18, Math.max(2, y - 8)) }} sx={{ position: 'absolute', transform: right ? 'translateX(calc(-100% - 15px))' : 'translateX(15px)', px: 0.75, borderRadius: 0.5, bgcolor: plain ? 'transparent' : 'rgb(20 20 20 / 82%)', textShadow: '0 0 2px #000, 0 0 3px #000', fontSize: 11, lineHeight: '16px', whiteSpace: 'nowrap', pointerEvents: 'none', zIndex: plain ? 2 : 5 }}>
               {name}
             </Box>
           );

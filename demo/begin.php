@@ -1,0 +1,79 @@
+<?php
+
+// Makes the demo looks that hold on to their photo's own colours: a palette, a match of one frame to another, and white ware
+// made neutral by four places.
+//
+//     php demo/begin.php
+
+declare(strict_types=1);
+
+use Tovrin\App\Choosing\StudyMaker;
+use Tovrin\App\Photo\PhotoImport;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Model\Moments;
+use Tovrin\Core\Model\Study;
+use Tovrin\Core\Move\Matching;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Neutralise;
+use Tovrin\Core\Move\NeutralProbe;
+use Tovrin\Core\Move\Palette;
+use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\NeutralPlaces;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
+use Tovrin\Core\Reading\Reading;
+use Tovrin\Core\Reading\Region;
+
+require __DIR__.'/../vendor/autoload.php';
+
+/** @return array{0: Raster, 1: Study, 2: Pots, 3: ColourBlock} */
+function photo(string $name): array
+{
+    $pixels = PictureFile::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PhotoImport::PREVIEW_SIDE);
+    $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
+    $study = StudyMaker::study($raster);
+
+    return [$raster, $study, Pots::of($study), Digest::of($pixels->data, $pixels->width, $pixels->height)->colours()];
+}
+
+function keep(string $file, string $name, string $label, MoveKind $kind): void
+{
+    $path = __DIR__."/looks/$file.json";
+    file_put_contents($path, LookWriter::write(new Grade([new Move($kind, $label, id: 'm1')], $name))."\n");
+    printf("%s: %d kB\n", $file, (int) (filesize($path) / 1000));
+}
+
+[, $study, $pots] = photo('bowl-and-vase-2');
+$palette = Palette::for($pots->families($study), $pots->names);
+$targets = [];
+foreach ($palette->photo->middles as $middle) {
+    [$light, $chroma, $hue] = ColourBlock::of(OkLab::class, [$middle])->in(OkLch::class)->at(0);
+    // The bowl is the fullest of the warm pots, the vase all that is teal.
+    if ($chroma > 0.08 && $hue < 120.0) {
+        $targets[] = PhotoPots::lab(['lightness' => $light - 0.02, 'chroma' => 0.11, 'hue' => 38.0]);
+    } elseif ($hue > 170.0 && $hue < 230.0 && $chroma > 0.02) {
+        $targets[] = PhotoPots::lab(['lightness' => $light, 'chroma' => 1.6 * $chroma, 'hue' => 262.0]);
+    } else {
+        $targets[] = null;
+    }
+}
+keep('rust-and-ink', 'Rust and ink', 'Bowl to rust, vase to ink blue', new Palette($palette->photo, $targets));
+
+[, $study, $pots, $colours] = photo('bowl-and-vase-3');
+[, $otherStudy, $otherPots, $otherColours] = photo('bowl-and-vase');
+$match = Matching::between(PhotoPots::of($pots->families($study), $pots->names), Moments::of($colours), $otherPots->reference('bowl-and-vase.jpg', $otherStudy, $otherColours));
+// It shows more of the table and less of the wall than the first frame: pot by pot that does not matter.
+keep('like-the-first', 'Like the first frame', '', new Matching($match->photo, $match->moments, $match->like, $match->reference, 'pots'));
+
+[$raster, , , $colours] = photo('bisque-by-the-window');
+$probes = array_map(static fn (array $at): NeutralProbe => new NeutralProbe(Hex::format(...Reading::mean(Region::point($raster, $at[0], $at[1], 9)->colours)->in(Srgb::class)->at(0)), $at), NeutralPlaces::of($raster, 4));
+keep('white-ware', 'White ware under two lights', 'Window and lamp to white', (new Neutralise(null, null, null, null, $probes))->lit($colours));
