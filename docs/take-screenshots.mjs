@@ -80,7 +80,7 @@ try {
   await picture('chosen', 6, async ({ tool, stroke }) => {
     await tool('Choose');
     await stroke([0.24, 0.52], [0.38, 0.6]);
-  });
+  }, true);
   await picture('held', 3, async ({ tool, stroke }) => {
     await tool('Choose');
     await stroke([0.18, 0.45], [0.4, 0.49], [0.6, 0.44], [0.35, 0.4]);
@@ -128,15 +128,12 @@ try {
     }
     await page.mouse.move(...(await place(0.3, 0.75)));
   });
-  await picture('neutralise', 2, async ({ page, addMove, place, settled }) => {
-    await addMove('Neutralise');
-    for (const [zone, u, v] of [['shadows', 0.3, 0.33], ['highlights', 0.6, 0.32]]) {
-      await page.getByRole('button', { name: `Pick ${zone} on the photo` }).click();
-      await page.mouse.click(...(await place(u, v)));
-      await page.waitForTimeout(800);
-      await settled();
-    }
-  }, true);
+  await picture('palette', 6, async ({ page, settled }) => {
+    await page.getByRole('slider', { name: /brown, where it goes/ }).first().focus();
+    await settled();
+  });
+  await picture('match', 7);
+  await picture('neutralise', 2);
   await picture('recolour', 7, async ({ page, tool, stroke, addMove }) => {
     await tool('Choose');
     await stroke([0.6, 0.35], [0.57, 0.47], [0.62, 0.6], [0.7, 0.65], [0.77, 0.5], [0.75, 0.35], [0.68, 0.2]);
@@ -146,7 +143,7 @@ try {
       await page.getByRole('textbox', { name: `${name}, colour` }).fill(colour);
       await page.keyboard.press('Enter');
     }
-  });
+  }, true);
   await picture('even-out', 5, async ({ page, tool, stroke, addMove }) => {
     await tool('Choose');
     await stroke([0.47, 0.47], [0.53, 0.5]);
@@ -193,7 +190,7 @@ try {
     await page.getByRole('textbox', { name: 'Neutral guard, number' }).fill('25');
     await page.keyboard.press('Enter');
     await page.mouse.move(...(await place(0.3, 0.45)));
-  });
+  }, true);
   await picture('deliver', 1, async ({ page }) => {
     await page.getByRole('button', { name: 'Deliver' }).click();
     await page.getByRole('button', { name: 'Export', exact: true }).click();

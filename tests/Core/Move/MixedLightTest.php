@@ -42,8 +42,8 @@ final class MixedLightTest extends TestCase
         $both = Looks::of(['kind' => 'neutralise', 'params' => ['probes' => array_map(static fn (string $c): array => ['colour' => $c], $probes)]]);
         $one = Looks::of(['kind' => 'neutralise', 'params' => ['all' => $probes[0]]]);
         $colours = ColourBlock::of(Srgb::class, array_map(Hex::parse(...), $probes));
-        self::assertLessThan(0.012, max(Looks::exactly($both, $colours)->in(OkLch::class)->b));
-        self::assertGreaterThan(0.05, max(Looks::exactly($one, $colours)->in(OkLch::class)->b));
+        self::assertLessThan(0.012, max(0.0, ...Looks::exactly($both, $colours)->in(OkLch::class)->b));
+        self::assertGreaterThan(0.05, max(0.0, ...Looks::exactly($one, $colours)->in(OkLch::class)->b));
     }
 
     public function testStrongColoursGetTheLightAsAWholeAndStayColoured(): void
@@ -65,13 +65,16 @@ final class MixedLightTest extends TestCase
         $grade = Looks::of(['kind' => 'neutralise', 'params' => ['probes' => [['colour' => '#dcb999'], ['colour' => '#ced9ea'], ['colour' => '#dbd9df'], ['colour' => '#5a5048']], 'light' => '#b4b0ae']]);
         $line = ColourBlock::of(OkLab::class, array_map(static fn (int $i): array => [0.75, 0.00005 * ($i - 800), 0.0001 * ($i - 800)], range(0, 1600)))->in(Srgb::class);
         $after = Looks::exactly($grade, $line)->in(OkLab::class);
-        $steps = [];
+        $most = $jerk = 0.0;
+        $before = null;
         for ($i = 1; $i <= 1600; ++$i) {
-            $steps[] = sqrt(($after->a[$i] - $after->a[$i - 1]) ** 2 + ($after->b[$i] - $after->b[$i - 1]) ** 2 + ($after->c[$i] - $after->c[$i - 1]) ** 2) / hypot(0.00005, 0.0001);
+            $step = sqrt(($after->a[$i] - $after->a[$i - 1]) ** 2 + ($after->b[$i] - $after->b[$i - 1]) ** 2 + ($after->c[$i] - $after->c[$i - 1]) ** 2) / hypot(0.00005, 0.0001);
+            $most = max($most, $step);
+            $jerk = max($jerk, null === $before ? 0.0 : abs($step - $before));
+            $before = $step;
         }
-        self::assertLessThan(3.0, max($steps), 'nothing is torn apart');
-        $jerks = array_map(static fn (float $p, float $q): float => abs($p - $q), \array_slice($steps, 1), \array_slice($steps, 0, -1));
-        self::assertLessThan(0.05, max($jerks), 'and nowhere does it begin at once');
+        self::assertLessThan(3.0, $most, 'nothing is torn apart');
+        self::assertLessThan(0.05, $jerk, 'and nowhere does it begin at once');
     }
 
     /** The demo photo of bisque ware: the mean OKLCh chroma is 0.35 of the source's or less with four probes where people would point. */

@@ -128,7 +128,7 @@ final class PaletteTest extends TestCase
 
     public function testDamagedPotsAreRefusedByName(): void
     {
-        /** @var array<string, array<string, mixed>> $used */
+        /** @var array{palette: array{pots: list<array<string, mixed>>, components: list<list<int|float>>}} $used */
         $used = json_decode((string) file_get_contents(Outside::root().'/tests/moves.json'), true, 16, \JSON_THROW_ON_ERROR);
         $absent = $odd = $flat = $used['palette'];
         $absent['pots'][1]['components'] = [7];

@@ -10,7 +10,7 @@ import { fitButton } from '../fitted';
 import type { MovePanel, PanelProps } from '../panel';
 import { around, plainestPot } from '../samples';
 import { PaletteBench } from './PaletteBench';
-import { css, paletteWords, potsOf, tidy, withTarget, type Colour, type Pot } from './targets';
+import { css, isAbsent, paletteWords, potsOf, tidy, withTarget, type Colour, type Pot } from './targets';
 
 function Swatch({ colour }: { colour: Colour }) {
   return <Box component="span" sx={{ width: 26, height: 20, flex: 'none', borderRadius: 0.5, border: '1px solid #222', background: css(colour) }} />;
@@ -19,6 +19,7 @@ function Swatch({ colour }: { colour: Colour }) {
 function Controls(props: PanelProps<'palette'>) {
   const { move, onChange, aspect, onAspect } = props;
   const pots = potsOf(move);
+  const absent = props.source ? pots.filter((pot) => pot.to && isAbsent(pot, props.source?.pots ?? [])) : [];
   const chosen = Number(aspect ?? pots.findIndex(({ to }) => to != null));
   if (pots.length === 0) {
     return (
@@ -44,6 +45,11 @@ function Controls(props: PanelProps<'palette'>) {
       <Typography variant="caption" component="p" sx={{ mt: 0, mb: 0.5 }}>
         Drag a pot on the bench, or choose it here and give it a colour.
       </Typography>
+      {absent.length > 0 && (
+        <Typography variant="caption" component="p" role="status" sx={{ mt: 0, mb: 0.5, color: '#ffd28a' }}>
+          This photo has nothing like {absent.map(({ name }) => name).join(', ')}: moving {absent.length === 1 ? 'it' : 'them'} changes nothing here. Fit the palette to this photo, or read its own pots with a new one.
+        </Typography>
+      )}
       <Box role="list" aria-label="Pots">
         {pots.map((pot, index) => (
           <Box key={index} role="listitem" sx={{ borderRadius: 1, bgcolor: index === chosen ? greys.raised : undefined }}>
