@@ -35,15 +35,21 @@ final class Evaluator
      * The colours after the moves, not yet brought into gamut.
      *
      * @param list<int> $watch
-     * @param int|null  $until index of the first move that is left out
      *
      * @return array{0: Colours, 1: array<int, array<int, float>>} and the weights of the watched moves
      */
-    public static function running(Grade $grade, Colours $source, array $watch = [], ?int $until = null): array
+    public static function running(Grade $grade, Colours $source, array $watch = []): array
     {
         $running = $source;
         $weights = [];
-        foreach (\array_slice($grade->moves, 0, $until) as $index => $move) {
+        // What moves further down speak of goes along with the colours, so that it is known where it has come to.
+        $anchors = $come = [];
+        foreach ($grade->moves as $index => $move) {
+            if ($move->kind instanceof Anchored && $move->acts()) {
+                $anchors[$index] = $come[$index] = new Colours($move->kind->anchors());
+            }
+        }
+        foreach ($grade->moves as $index => $move) {
             $watched = \in_array($index, $watch, true);
             $acts = $move->acts();
             if (!$acts && !$watched) {
@@ -56,27 +62,42 @@ final class Evaluator
             if (!$acts) {
                 continue;
             }
-            $before = $running->in($move->kind::space());
-            $after = $move->kind instanceof Anchored ? self::anchored($grade, $index, $move->kind, $before, ReadsFrom::Source === $move->reads ? $source : $running) : $move->kind->apply($before);
-            $whole = null === $weight && 1.0 === $move->strength;
-            // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
-            $running = match (true) {
-                $whole => new Colours($after),
-                OkLch::class === $after->space => self::mixPolar($running, $after, $weight, $move->strength),
-                default => new Colours(self::mix($before, $after, $weight, $move->strength)),
-            };
+            $own = isset($anchors[$index]) ? [$anchors[$index], $come[$index]] : null;
+            $running = self::step($move, $source, $running, $weight, $own);
+            foreach ($come as $later => $colours) {
+                if ($later > $index) {
+                    $weight = $move->reach?->weights(ReadsFrom::Source === $move->reads ? $anchors[$later] : $colours);
+                    $come[$later] = self::step($move, $anchors[$later], $colours, $weight, $own);
+                }
+            }
         }
 
         return [$running, $weights];
     }
 
-    /** A kind that speaks of colours of the photo is told where these have come to. */
-    private static function anchored(Grade $grade, int $index, Anchored $kind, ColourBlock $before, Colours $read): ColourBlock
+    /**
+     * One move.
+     *
+     * @param array<int, float>|null                $weight  null is 1 everywhere
+     * @param array{0: Colours, 1: Colours}|null $anchors what the move speaks of, on the photo and as it has come
+     */
+    private static function step(Move $move, Colours $source, Colours $running, ?array $weight, ?array $anchors): Colours
     {
-        $anchors = new Colours($kind->anchors());
-        [$come] = self::running($grade, $anchors, [], $index);
+        $kind = $move->kind;
+        $before = $running->in($kind::space());
+        if ($kind instanceof Anchored && null !== $anchors) {
+            $onSource = ReadsFrom::Source === $move->reads;
+            $after = $kind->applyTo($before, ($onSource ? $source : $running)->lab(), $anchors[1]->in($kind::space()), $anchors[$onSource ? 0 : 1]->lab());
+        } else {
+            $after = $kind->apply($before);
+        }
 
-        return $kind->applyTo($before, $read->lab(), $come->in($kind::space()), (ReadsFrom::Source === $grade->moves[$index]->reads ? $anchors : $come)->lab());
+        // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
+        return match (true) {
+            null === $weight && 1.0 === $move->strength => new Colours($after),
+            OkLch::class === $after->space => self::mixPolar($running, $after, $weight, $move->strength),
+            default => new Colours(self::mix($before, $after, $weight, $move->strength)),
+        };
     }
 
     /**

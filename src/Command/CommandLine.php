@@ -25,6 +25,7 @@ final class CommandLine
             new ServeCommand(),
             new WorkCommand(),
             new RenderCommand(),
+            new ApplyCommand(),
             new ChooseCommand(),
             new MatteCommand(),
             new CubeCommand(),

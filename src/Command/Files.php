@@ -15,7 +15,11 @@ final class Files
 {
     public static function look(InputInterface $input): Grade
     {
-        $path = self::option($input, 'look') ?? throw new UsageError('Which look? Give a look file with --look FILE.json.');
+        return self::lookAt(self::option($input, 'look') ?? throw new UsageError('Which look? Give a look file with --look FILE.json.'));
+    }
+
+    public static function lookAt(string $path): Grade
+    {
         $json = is_file($path) ? @file_get_contents($path) : false;
         if (false === $json) {
             throw new UsageError(\sprintf('The look "%s" cannot be read. Check the path.', $path));
@@ -35,6 +39,17 @@ final class Files
         }
 
         return (int) $text;
+    }
+
+    /** @return int<1, 100> */
+    public static function quality(InputInterface $input): int
+    {
+        $quality = self::option($input, 'quality') ?? '';
+        if (1 !== preg_match('/^\d{1,3}$/D', $quality) || (int) $quality < 1 || (int) $quality > 100) {
+            throw new UsageError(\sprintf('--quality %s is not possible: give a whole number from 1 to 100.', $quality));
+        }
+
+        return (int) $quality;
     }
 
     public static function output(InputInterface $input): string

@@ -36,14 +36,11 @@ final class RenderCommand extends Command
             'png' => 'png',
             default => throw new UsageError(\sprintf('"%s" does not say what to write: end its name in .jpg or .png.', $target)),
         };
-        $quality = Files::option($input, 'quality') ?? '';
-        if (1 !== preg_match('/^\d{1,3}$/D', $quality) || (int) $quality < 1 || (int) $quality > 100) {
-            throw new UsageError(\sprintf('--quality %s is not possible: give a whole number from 1 to 100.', $quality));
-        }
+        $quality = Files::quality($input);
         $grade = Files::look($input);
         $bar = $output instanceof ConsoleOutputInterface && stream_isatty(\STDERR) ? $output->getErrorOutput() : null;
         try {
-            Rendering::picture($picture, $picture, $grade, $target, $format, (int) $quality, Files::lattice($input), static function (string $stage, float $share) use ($bar): void {
+            Rendering::picture($picture, $picture, $grade, $target, $format, $quality, Files::lattice($input), static function (string $stage, float $share) use ($bar): void {
                 $bar?->write(\sprintf("\r%3d %% %-24s", (int) round(100 * $share), $stage));
             });
         } catch (PictureError $e) {

@@ -8,13 +8,16 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Fitting\Carrier;
 use Tovrin\App\Fitting\MoveFitter;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\Uploads;
 use Tovrin\App\Reading\CastReader;
+use Tovrin\App\Request\CarryOver;
 use Tovrin\App\Request\OneLook;
 use Tovrin\App\Request\WatchedLook;
+use Tovrin\App\View\CarriedView;
 use Tovrin\App\View\CastsLeftView;
 use Tovrin\App\View\LookView;
 use Tovrin\App\View\NeutralPlaceView;
@@ -80,5 +83,27 @@ final readonly class FittingController
     public function fitted(int $id, #[JsonBody] OneLook $body): LookView
     {
         return $this->fitter->fitted($this->photos->photo($id), $body->look);
+    }
+
+    /**
+     * What carrying moves of this photo over to others would do to each; nothing is kept.
+     *
+     * @return list<CarriedView>
+     */
+    #[Route('/api/photos/{id<\d+>}/carry/preview', methods: ['POST'])]
+    public function previewCarry(int $id, #[JsonBody] CarryOver $body, Carrier $carrier): array
+    {
+        return $carrier->preview($this->photos->photo($id), $body);
+    }
+
+    /**
+     * Carries moves of this photo over to others; each of them has one step of undo more.
+     *
+     * @return list<CarriedView>
+     */
+    #[Route('/api/photos/{id<\d+>}/carry', methods: ['POST'])]
+    public function carry(int $id, #[JsonBody] CarryOver $body, Carrier $carrier): array
+    {
+        return $carrier->carry($this->photos->photo($id), $body);
     }
 }

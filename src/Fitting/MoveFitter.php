@@ -11,10 +11,11 @@ use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\View\LookView;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Moments;
-use Tovrin\Core\Move\Fitting;
 use Tovrin\Core\Move\Matching;
 use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\Neutralise;
@@ -69,21 +70,12 @@ final readonly class MoveFitter
         return new LookView(self::mapped($look, fn (Move $move): Move => $move->kind instanceof Neutralise ? self::with($move, $move->kind->lit($this->sample($photo))) : $move));
     }
 
-    /** The look with its moves fitted to the photo, as far as they can be. */
+    /** The look fitted to the photo. */
     public function fitted(Photo $photo, Grade $look): LookView
     {
-        $colours = $this->sample($photo);
-        $fitted = 0;
-        $look = self::mapped($look, static function (Move $move) use ($colours, &$fitted): Move {
-            if (!$move->kind instanceof Fitting) {
-                return $move;
-            }
-            ++$fitted;
+        $fitted = Fit::to($look, $this->sample($photo), $photo->storeKey());
 
-            return self::with($move, $move->kind->fitted($colours));
-        });
-
-        return new LookView($look, 0 === $fitted ? ['Nothing here is made for one photo: it is the same on every one.'] : []);
+        return new LookView($fitted, LookWriter::write($look) === LookWriter::write($fitted) ? ['Nothing here is made for another photo: it does the same on this one.'] : []);
     }
 
     private function like(Photo $photo, Reference $reference): LookView

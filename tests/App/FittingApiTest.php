@@ -67,9 +67,8 @@ final class FittingApiTest extends ApiTestCase
         $palette = $this->json('GET', '/api/photos/1/palette', '/api/photos/{id}/palette');
         $fitted = $this->json('POST', '/api/photos/1/fitted', '/api/photos/{id}/fitted', \sprintf('{"look":%s}', json_encode($palette['look'], \JSON_THROW_ON_ERROR)));
         self::assertInstanceOf(Palette::class, self::kind($fitted));
-        self::assertSame([], $fitted['words']);
         $same = $this->json('POST', '/api/photos/1/fitted', '/api/photos/{id}/fitted', \sprintf('{"look":%s}', Looks::json(['kind' => 'shift', 'params' => ['hue' => 10]])));
-        self::assertStringContainsString('the same on every', (string) json_encode($same['words']));
+        self::assertStringContainsString('does the same on this one', (string) json_encode($same['words']));
     }
 
     public function testAColourStrongerThanAScreenShowsSaysSo(): void

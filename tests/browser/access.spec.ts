@@ -102,6 +102,8 @@ test('every stop of the Tab key can be seen, and all there is can be reached', a
   test.setTimeout(120_000);
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
+  // The photo's colours are there a little later than the photo.
+  await expect(page.getByRole('button', { name: /dull brown/ })).toBeVisible();
   const seen: string[] = [];
   for (let i = 0; i < 140; i++) {
     await page.keyboard.press('Tab');

@@ -105,6 +105,7 @@ test('neutralise: pointing at white in shade makes it grey', async ({ page }) =>
   const before = at(await studio.pixels(), ...cup);
   expect(before[2] - before[0], 'blue in the shade').toBeGreaterThanOrEqual(6);
   await studio.addMove('Neutralise');
+  await page.getByRole('button', { name: 'One light' }).click();
   await page.getByRole('button', { name: 'Pick all tones on the photo' }).click();
   await expect(page.getByText('Click what ought to be grey or white on the photo.')).toBeVisible();
   await page.mouse.click(...(await studio.place(0.3, 0.33)));
@@ -112,6 +113,7 @@ test('neutralise: pointing at white in shade makes it grey', async ({ page }) =>
   await studio.settled();
   await expect.poll(async () => { const [r, g, b] = at(await studio.pixels(), ...cup); return Math.max(r, g, b) - Math.min(r, g, b); }).toBeLessThan(5);
   // Escape gives a pick up.
+  await page.getByRole('button', { name: 'By tone' }).click();
   await page.getByRole('button', { name: 'Pick shadows on the photo' }).click();
   await page.keyboard.press('Escape');
   await expect(page.getByText('Click what ought to be grey in the shadows on the photo.')).toHaveCount(0);

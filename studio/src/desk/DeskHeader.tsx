@@ -30,12 +30,14 @@ interface Props {
   onHelp: () => void;
   /** The menu of sets, before the photo's name. */
   sets: ReactNode;
+  /** Carrying the grade over. */
+  carry: ReactNode;
   /** Delivering, at the end. */
   deliver: ReactNode;
 }
 
 /** The line at the top: which photo, how it is shown, undo and redo, delivering. */
-export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded, sets, deliver, ...on }: Props) {
+export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded, sets, carry, deliver, ...on }: Props) {
   return (
     <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, height: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
       {sets}
@@ -62,6 +64,7 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded
       <Act title="Redo (Ctrl+Shift+Z)" name="Redo" icon={<RedoIcon fontSize="small" />} onClick={on.onRedo} disabled={!grading.canRedo} />
       <Act title={folded ? 'Show the panels again (F)' : 'Fold the panels away (F)'} icon={folded ? <UnfoldIcon fontSize="small" /> : <FoldIcon fontSize="small" />} onClick={on.onFold} />
       <Act title="Keys (?)" name="Keys" icon={<KeyboardIcon fontSize="small" />} onClick={on.onHelp} />
+      {carry}
       {deliver}
     </Box>
   );

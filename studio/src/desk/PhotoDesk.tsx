@@ -1,5 +1,6 @@
 import { useCallback, useState, type ReactNode } from 'react';
 import { api, type Photo } from '../api/client';
+import { CarryOver } from '../carry/CarryOver';
 import { strokesOf } from '../choose/choosing';
 import { useBreadthWheel } from '../choose/useBreadthWheel';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
@@ -18,6 +19,7 @@ import { usePointed, useProbeReadings, useReadings, useSource } from '../read/us
 import { applyPatch, patchOfMove } from '../session/lookPatch';
 import { useGradeSession } from '../session/useGradeSession';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
+import type { Say } from '../shell/say';
 import { useKeys } from '../shell/useKeys';
 import { DeskBench } from './DeskBench';
 import { DeskFooter } from './DeskFooter';
@@ -45,12 +47,13 @@ interface Props {
   onOpenPhoto: (id: number) => void;
   onRemove: (photo: Photo) => void;
   onFailure: (reason: unknown) => void;
+  onSay: Say;
 }
 
 const BESIDE = 'That place lies beside the photo. Click on the photo to pin a probe.';
 
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
-export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, onRemove, onFailure }: Props) {
+export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, onRemove, onFailure, onSay }: Props) {
   const grading = useGradeSession(photo.id);
   const { session, look } = grading;
   const { move, select } = useSelection(photo.id, look);
@@ -201,6 +204,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
           setHelp(true);
         }}
         sets={sets}
+        carry={<CarryOver photo={photo} photos={photos} look={keptLook} onSay={onSay} onFailure={onFailure} />}
         deliver={deliver(photo)}
       />
       <DeskPanels

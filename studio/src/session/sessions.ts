@@ -44,6 +44,11 @@ export function sessionOf(photoId: number): GradeSession {
   return session;
 }
 
+/** Takes up what was done to a photo by other ways than its session. */
+export async function refreshSession(photoId: number): Promise<void> {
+  await sessions.get(photoId)?.refresh();
+}
+
 /** Forgets a photo that was removed, so that bringing it back begins anew. */
 export function forgetSession(photoId: number): void {
   sessions.delete(photoId);

@@ -101,6 +101,7 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: P
           onOpenPhoto={openPhoto}
           onRemove={(gone) => { void remove(gone); }}
           onFailure={onFailure}
+          onSay={onSay}
           sets={<SetMenu current={set.data} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />}
           strip={strip}
           deliver={(one) => <Deliver photo={one} />}

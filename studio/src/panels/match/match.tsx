@@ -116,7 +116,7 @@ function Controls(props: PanelProps<'match'>) {
             }}
           />
           <Sliders move={move} names={AMOUNTS} onChange={onChange} />
-          <Typography variant="caption" component="h4" sx={{ mt: 0.75, mb: 0.25, fontWeight: 600 }}>
+          <Typography variant="caption" component="h3" sx={{ mt: 0.75, mb: 0.25, fontWeight: 600 }}>
             {by === 'pots' ? 'Each pot, and the one it is to be like' : 'Pots that take part'}
           </Typography>
           {potsOf(move).map((pot, index) => {

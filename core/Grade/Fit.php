@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Model\Points;
+use Tovrin\Core\Move\Fitting;
+use Tovrin\Core\Reach\Learned;
+
+/** Fits a grade that was made on one photo to another, so that its moves do the same there. */
+final class Fit
+{
+    /**
+     * Learned reaches follow their thing, and moves that hold on to a photo's colours find them anew; everything else stays as
+     * it is.
+     *
+     * @param ColourBlock $colours some of the other photo's colours, evenly spread over it; any space; at least one
+     * @param string      $photo   names the other photo in what is learned on it
+     */
+    public static function to(Grade $grade, ColourBlock $colours, string $photo): Grade
+    {
+        $points = null;
+        $moves = [];
+        foreach ($grade->moves as $move) {
+            $kind = $move->kind instanceof Fitting ? $move->kind->fitted($colours) : $move->kind;
+            $reach = $move->reach;
+            // What was learned on this very photo needs no fitting, and would only lose its strokes by it.
+            if (null !== $reach?->learned && ('' === $photo || $photo !== $reach->learned->photo)) {
+                $points ??= Points::of($colours);
+                $reach = $reach->with($reach->learned->adapted($points, $photo), Learned::class);
+            }
+            $moves[] = new Move($kind, $move->label, $move->on, $move->strength, $move->reads, $reach, $move->id);
+        }
+
+        return new Grade($moves, $grade->name);
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Command;
+
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Export\Rendering;
+use Tovrin\App\Photo\PhotoImport;
+use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Photo\PictureFile;
+use Tovrin\Core\Grade\Fit;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Reading\Digest;
+
+#[AsCommand('apply', 'Renders many pictures through a look, fitted to each if asked')]
+final class ApplyCommand extends Command
+{
+    protected function configure(): void
+    {
+        $this->addArgument('look', InputArgument::REQUIRED, 'the look file')
+            ->addArgument('pictures', InputArgument::IS_ARRAY | InputArgument::REQUIRED, 'the JPEGs and PNGs to render')
+            ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the folder to write to; it is made if it is not there')
+            ->addOption('fit', null, InputOption::VALUE_NONE, 'fit the look to each picture: learned reaches, palettes, matches and probes follow its own colours')
+            ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis of the cube', (string) Rendering::DEFAULT_LATTICE)
+            ->addOption('quality', null, InputOption::VALUE_REQUIRED, 'JPEG quality, 1 to 100', (string) Rendering::DEFAULT_QUALITY)
+            ->setHelp("Files are named after the picture and the look, and have the picture's format, so that none passes for the original.\nWhat cannot be rendered is named and left out; the others are written all the same, and the command ends with exit code 2.");
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $path = $input->getArgument('look');
+        \assert(\is_string($path));
+        $grade = Files::lookAt($path);
+        $folder = Files::output($input);
+        $lattice = Files::lattice($input);
+        $quality = Files::quality($input);
+        /** @var list<string> $pictures */
+        $pictures = $input->getArgument('pictures');
+        $targets = self::targets($pictures, $folder, '' === $grade->name ? pathinfo($path, \PATHINFO_FILENAME) : $grade->name);
+        if (!is_dir($folder) && !@mkdir($folder, 0o777, true) && !is_dir($folder)) {
+            throw new UsageError(\sprintf('The folder "%s" cannot be made. Check the path, or name another one.', $folder));
+        }
+        $failed = [];
+        foreach ($targets as $picture => $target) {
+            try {
+                $own = true === $input->getOption('fit') ? self::fitted($grade, $picture) : $grade;
+                Rendering::picture($picture, $picture, $own, $target, 'png' === pathinfo($target, \PATHINFO_EXTENSION) ? 'png' : 'jpeg', $quality, $lattice, static function (): void {});
+                $output->writeln(\sprintf('Wrote %s', $target));
+            } catch (PictureError $e) {
+                $failed[] = $e->getMessage();
+            }
+        }
+        if ([] !== $failed) {
+            throw new UsageError(implode("\n", $failed)."\n".\sprintf('%d of %d were written.', \count($targets) - \count($failed), \count($targets)));
+        }
+
+        return self::SUCCESS;
+    }
+
+    /**
+     * Where each picture goes.
+     *
+     * @param list<string> $pictures
+     *
+     * @return array<string, string> by picture
+     *
+     * @throws UsageError when two of them would take one name, or one its own
+     */
+    private static function targets(array $pictures, string $folder, string $look): array
+    {
+        $slug = trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower(mb_scrub($look))), '-');
+        $targets = $taken = [];
+        foreach ($pictures as $picture) {
+            $png = 'png' === strtolower(pathinfo($picture, \PATHINFO_EXTENSION));
+            $target = rtrim($folder, '/').'/'.pathinfo($picture, \PATHINFO_FILENAME).'-'.('' === $slug ? 'graded' : $slug).($png ? '.png' : '.jpg');
+            if (isset($taken[$target]) && $taken[$target] !== $picture) {
+                throw new UsageError(\sprintf('"%s" and "%s" would both be written to %s. Rename one of them, or render them to different folders.', $taken[$target], $picture, $target));
+            }
+            if (false !== realpath($target) && realpath($target) === realpath($picture)) {
+                throw new UsageError(\sprintf('"%s" would be written over itself. Name another folder.', $picture));
+            }
+            $taken[$target] = $picture;
+            $targets[$picture] = $target;
+        }
+
+        return $targets;
+    }
+
+    private static function fitted(Grade $grade, string $picture): Grade
+    {
+        $pixels = PictureFile::reduce(PictureFile::read($picture, $picture), PhotoImport::PREVIEW_SIDE);
+
+        return Fit::to($grade, Digest::of($pixels->data, $pixels->width, $pixels->height)->colours(), '');
+    }
+}

@@ -1,0 +1,27 @@
+import { describe, expect, it } from 'vitest';
+import { asked, carriedLook, doneWords, hasPlaces, toggled } from '../../studio/src/carry/carrying';
+import { newMove, type Look, type Move } from '../../studio/src/grade/looks';
+
+const look: Look = { tovrinLook: 1, name: '', moves: [newMove('shift'), { ...newMove('neutralise'), params: { probes: [{ colour: '#808080', at: [0.2, 0.3] }] } } as Move] };
+const done = (warnings: string[]) => ({ photoId: 2, name: 'two', revision: 1, reached: [], warnings });
+
+describe('carrying over', () => {
+  it('takes all moves along at first, and leaves out what is unticked', () => {
+    const all = asked(look);
+    expect(carriedLook(look, all).moves).toHaveLength(2);
+    const fewer = { ...all, moves: toggled(all.moves, look.moves[0]?.id ?? '') };
+    expect(carriedLook(look, fewer).moves.map(({ kind }) => kind)).toEqual(['neutralise']);
+    expect(toggled(toggled(all.photos, 7), 7).size).toBe(0);
+  });
+
+  it('offers to read probes again only where it is known where they were read', () => {
+    expect(hasPlaces(look.moves)).toBe(true);
+    expect(hasPlaces(look.moves.slice(0, 1))).toBe(false);
+    expect(hasPlaces([{ ...newMove('neutralise'), params: { probes: [{ colour: '#808080' }] } } as Move])).toBe(false);
+  });
+
+  it('says how many photos there were and how many to look at', () => {
+    expect(doneWords([done([])])).toBe('Carried over to one photo.');
+    expect(doneWords([done([]), done(['x']), done(['y'])])).toContain('3 photos. Look at 2 of them');
+  });
+});
