@@ -8,6 +8,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Model\Table\Tables;
+use Tovrin\Core\Model\Table\WeightTable;
 use Tovrin\Core\Tone\Smooth;
 
 /**
@@ -49,18 +50,19 @@ final readonly class Families
     /**
      * How much a family holds of each colour.
      *
-     * @param ColourBlock $lab  OKLab
-     * @param float       $over OKLab distance over which it may rise from 0 to 1; never less than the photo's grain asks for
+     * @param ColourBlock $lab   OKLab
+     * @param float       $over  OKLab distance over which it may rise from 0 to 1; never less than the photo's grain asks for
+     * @param bool        $again whether the very same colours will be asked about again
      *
      * @return list<float> 0…1; over all families they sum to no more than about one
      */
-    public function weights(int $family, ColourBlock $lab, float $over = 0.0): array
+    public function weights(int $family, ColourBlock $lab, float $over = 0.0, bool $again = false): array
     {
         $key = $this->key();
         $grain = sqrt($this->model->grain[0] ** 2 + $this->model->grain[1] ** 2 + $this->model->grain[2] ** 2);
         $steps = (int) ceil(max($over, self::OVER_LEAST, min(self::OVER_MOST, self::OVER_GRAINS * $grain)) / self::OVER_STEP);
 
-        return Tables::table($key.'t'.$steps.'x'.$family, fn () => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP))->at($lab);
+        return Tables::weights($key.'t'.$steps.'x'.$family, fn (): WeightTable => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP), $lab, $again);
     }
 
     /** Mean and covariance of a family's colours. */

@@ -30,8 +30,10 @@ final class PotShares
         $n = $colours->count();
         $sums = array_fill(0, $n, 0.0);
         foreach ($pots as $pot) {
-            $share = $families->weights($pot, $colours, $over);
-            $own = $families->weights($pot, ColourBlock::one($middles->space, ...$middles->at($pot)), $over)[0];
+            // The middles are few, and the same every time unless moves above change them.
+            $own = $families->weights($pot, $middles, $over, true);
+            $share = $colours === $middles ? $own : $families->weights($pot, $colours, $over);
+            $own = $own[$pot];
             // A small pot's own middle may lie within the soft edge to its neighbours; it counts in full all the same.
             $scale = 1.0 / max(self::LEAST, $own);
             for ($i = 0; $i < $n; ++$i) {

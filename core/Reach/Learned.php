@@ -103,7 +103,7 @@ final readonly class Learned implements ReachKind
 
     public function weights(Colours $colours): array
     {
-        return LearnedTables::of($this)->at($colours->lab());
+        return LearnedTables::weights($this, $colours->lab());
     }
 
     /** Names what was learned, apart from how it is read: the same for the same numbers. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reach;
 
+use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Model\Table\Tables;
@@ -23,9 +24,16 @@ final class LearnedTables
         Tables::know($reach->key(), $field, $field->toBytes());
     }
 
-    public static function of(Learned $reach): WeightTable
+    /**
+     * The weight of each colour.
+     *
+     * @param ColourBlock $lab OKLab
+     *
+     * @return list<float> 0…1
+     */
+    public static function weights(Learned $reach, ColourBlock $lab): array
     {
-        return Tables::table(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over()));
+        return Tables::weights(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over()), $lab);
     }
 
     /** What a reach makes of the nodes near its photo's colours. */

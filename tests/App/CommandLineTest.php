@@ -116,6 +116,32 @@ final class CommandLineTest extends TestCase
         self::assertLessThan(0.01 * 1200, $far, 'channels more than 1.5/255 off');
     }
 
+    public function testApplyRendersManyAndNamesWhatItCannot(): void
+    {
+        Pictures::colourful(self::path('second.png'));
+        $out = self::path('graded');
+        $done = self::tovrin(['apply', self::path('look.json'), self::path('in.png'), self::path('second.png'), '-o', $out, '--fit']);
+        self::assertSame(0, $done->getExitCode(), $done->getErrorOutput());
+        self::assertFileExists($out.'/in-test.png');
+        // The very same picture through the very same look, whose windows need no fitting.
+        self::tovrin(['render', self::path('in.png'), '--look', self::path('look.json'), '-o', self::path('one.png')]);
+        self::assertSame(Pictures::pixel(self::path('one.png'), 3, 3), Pictures::pixel($out.'/second-test.png', 3, 3));
+        // One of two is no picture: the other is written all the same.
+        file_put_contents(self::path('notes.png'), 'nothing');
+        $half = self::tovrin(['apply', self::path('look.json'), self::path('notes.png'), self::path('in.png'), '-o', $out.'2']);
+        self::assertSame(2, $half->getExitCode());
+        self::assertStringContainsString('notes.png', $half->getErrorOutput());
+        self::assertStringContainsString('1 of 2 were written', $half->getErrorOutput());
+        self::assertSame(['in-test.png'], array_values(array_diff((array) scandir($out.'2'), ['.', '..'])));
+        // Two of one name would take each other's place.
+        mkdir(self::path('other'));
+        copy(self::path('in.png'), self::path('other').'/in.png');
+        $twice = self::tovrin(['apply', self::path('look.json'), self::path('in.png'), self::path('other').'/in.png', '-o', $out.'3']);
+        self::assertSame(2, $twice->getExitCode());
+        self::assertStringContainsString('would both be written to', $twice->getErrorOutput());
+        self::assertDirectoryDoesNotExist($out.'3');
+    }
+
     public function testRenderOfAnEmptyLookIsTheSamePicture(): void
     {
         file_put_contents(self::path('empty.json'), Looks::json());
