@@ -129,7 +129,7 @@ try {
     await page.mouse.move(...(await place(0.3, 0.75)));
   });
   await picture('palette', 6, async ({ page, settled }) => {
-    await page.getByRole('slider', { name: /brown, where it goes/ }).first().focus();
+    await page.getByRole('slider', { name: 'brown, where it goes', exact: true }).focus();
     await settled();
   });
   await picture('match', 7);
