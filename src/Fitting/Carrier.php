@@ -26,8 +26,6 @@ use Tovrin\Core\Reading\Region;
 /** Carries moves of one photo over to others, fitted to each. */
 final readonly class Carrier
 {
-    /** Colours of a photo that moves are fitted to. */
-    private const SAMPLES = 8000;
     /** A reach that takes in so many times more or less of another photo is worth a warning, and from which share on. */
     private const FAR = 2.5;
     private const WORTH = 0.005;
@@ -83,7 +81,7 @@ final readonly class Carrier
 
     private function on(Photo $photo, CarryOver $asked): Grade
     {
-        $look = $asked->fit ? Fit::to($asked->look, $this->colours->digest($photo)->colours()->thinned(self::SAMPLES), $photo->storeKey()) : $asked->look;
+        $look = $asked->fit ? Fit::to($asked->look, $this->colours->fittingSamples($photo), $photo->storeKey()) : $asked->look;
 
         return $asked->again ? $this->readAgain($photo, $asked->look, $look) : $look;
     }

@@ -10,7 +10,6 @@ use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\View\LookView;
-use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
@@ -29,9 +28,6 @@ use Tovrin\Core\Reading\Raster;
 /** Makes moves for a photo that hold on to its own colours, and fits those made for another photo to it. */
 final readonly class MoveFitter
 {
-    /** Colours of a photo that a move is fitted to. */
-    private const SAMPLES = 8000;
-
     public function __construct(private PhotoColours $colours)
     {
     }
@@ -67,13 +63,13 @@ final readonly class MoveFitter
     /** The look with its neutralise moves told the photo's light as a whole. */
     public function lit(Photo $photo, Grade $look): LookView
     {
-        return new LookView(self::mapped($look, fn (Move $move): Move => $move->kind instanceof Neutralise ? self::with($move, $move->kind->lit($this->sample($photo))) : $move));
+        return new LookView(self::mapped($look, fn (Move $move): Move => $move->kind instanceof Neutralise ? self::with($move, $move->kind->lit($this->colours->fittingSamples($photo))) : $move));
     }
 
     /** The look fitted to the photo. */
     public function fitted(Photo $photo, Grade $look): LookView
     {
-        $fitted = Fit::to($look, $this->sample($photo), $photo->storeKey());
+        $fitted = Fit::to($look, $this->colours->fittingSamples($photo), $photo->storeKey());
 
         return new LookView($fitted, LookWriter::write($look) === LookWriter::write($fitted) ? ['Nothing here is made for another photo: it does the same on this one.'] : []);
     }
@@ -107,10 +103,5 @@ final readonly class MoveFitter
     private static function with(Move $move, MoveKind $kind): Move
     {
         return new Move($kind, $move->label, $move->on, $move->strength, $move->reads, $move->reach, $move->id);
-    }
-
-    private function sample(Photo $photo): ColourBlock
-    {
-        return $this->colours->digest($photo)->colours()->thinned(self::SAMPLES);
     }
 }

@@ -17,6 +17,8 @@ final readonly class PhotoColours
 {
     /** Digests up to this size are read in full after every change. */
     private const READ_IN_FULL = 25_000;
+    /** More than these would fit a move no better. */
+    private const FITTED_TO = 8000;
 
     public function __construct(private PhotoStore $store)
     {
@@ -36,6 +38,12 @@ final readonly class PhotoColours
         $digest = $this->digest($photo);
 
         return $digest->everyNthRow($this->digestColumns($photo), $digest->count() > self::READ_IN_FULL ? 2 : 1)->colours();
+    }
+
+    /** Colours that moves made on another photo are fitted to. */
+    public function fittingSamples(Photo $photo): ColourBlock
+    {
+        return $this->digest($photo)->colours()->thinned(self::FITTED_TO);
     }
 
     /** Samples in a row of the digest. */
