@@ -11,10 +11,8 @@ use Tovrin\App\Choosing\StudyMaker;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\Core\Colour\ColourBlock;
-use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
-use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
@@ -30,8 +28,6 @@ use Tovrin\Core\Reading\Digest;
 use Tovrin\Core\Reading\NeutralPlaces;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
-use Tovrin\Core\Reading\Reading;
-use Tovrin\Core\Reading\Region;
 
 require __DIR__.'/../vendor/autoload.php';
 
@@ -75,5 +71,5 @@ $match = Matching::between(PhotoPots::of($pots->families($study), $pots->names),
 keep('like-the-first', 'Like the first frame', '', new Matching($match->photo, $match->moments, $match->like, $match->reference, 'pots'));
 
 [$raster, , , $colours] = photo('bisque-by-the-window');
-$probes = array_map(static fn (array $at): NeutralProbe => new NeutralProbe(Hex::format(...Reading::mean(Region::point($raster, $at[0], $at[1], 9)->colours)->in(Srgb::class)->at(0)), $at), NeutralPlaces::of($raster, 4));
+$probes = array_map(static fn (array $at): NeutralProbe => NeutralPlaces::read($raster, $at), NeutralPlaces::of($raster, 4));
 keep('white-ware', 'White ware under two lights', 'Window and lamp to white', (new Neutralise(null, null, null, null, $probes))->lit($colours));

@@ -24,14 +24,16 @@ final class Fit
         $points = null;
         $moves = [];
         foreach ($grade->moves as $move) {
-            $kind = $move->kind instanceof Fitting ? $move->kind->fitted($colours) : $move->kind;
             $reach = $move->reach;
+            if ($move->kind instanceof Fitting) {
+                $move = $move->doing($move->kind->fitted($colours));
+            }
             // What was learned on this very photo needs no fitting, and would only lose its strokes by it.
             if (null !== $reach?->learned && ('' === $photo || $photo !== $reach->learned->photo)) {
                 $points ??= Points::of($colours);
-                $reach = $reach->with($reach->learned->adapted($points, $photo), Learned::class);
+                $move = $move->reaching($reach->with($reach->learned->adapted($points, $photo), Learned::class));
             }
-            $moves[] = new Move($kind, $move->label, $move->on, $move->strength, $move->reads, $reach, $move->id);
+            $moves[] = $move;
         }
 
         return new Grade($moves, $grade->name);

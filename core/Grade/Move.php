@@ -27,6 +27,22 @@ final readonly class Move
     ) {
     }
 
+    /** The same with another kind, or other settings of it. */
+    public function doing(MoveKind $kind): self
+    {
+        return new self($kind, $this->label, $this->on, $this->strength, $this->reads, $this->reach, $this->id);
+    }
+
+    public function reaching(?Reach $reach): self
+    {
+        return new self($this->kind, $this->label, $this->on, $this->strength, $this->reads, $reach, $this->id);
+    }
+
+    public function under(string $id): self
+    {
+        return new self($this->kind, $this->label, $this->on, $this->strength, $this->reads, $this->reach, $id);
+    }
+
     /** True when it has an effect on some colour. */
     public function acts(): bool
     {

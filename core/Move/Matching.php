@@ -161,11 +161,19 @@ final readonly class Matching implements Anchored, Fitting, LongLists
         }
         $middles = ColourBlock::of(OkLab::class, array_map($anchorsRead->at(...), array_keys($this->photo->names)));
         $shares = PotShares::of($this->photo, $matched, $read, $middles, self::SOFT);
+        if ('whole' === $this->by) {
+            $together = array_fill(0, $colours->count(), 0.0);
+            foreach ($shares as $share) {
+                foreach ($share as $i => $s) {
+                    $together[$i] += $s;
+                }
+            }
+
+            return $this->gone($colours, self::added($colours, [$together], [LinearTransport::between($this->come($anchors, null), $this->reference->moments, $this->limit)]));
+        }
         $transports = [];
         foreach (array_keys($shares) as $pot) {
-            $transports[] = 'whole' === $this->by
-                ? LinearTransport::between($this->come($anchors, null), $this->reference->moments, $this->limit)
-                : LinearTransport::between($this->come($anchors, $pot), $this->reference->pots[$this->like[$pot] ?? 0]->moments, $this->limit);
+            $transports[] = LinearTransport::between($this->come($anchors, $pot), $this->reference->pots[$this->like[$pot] ?? 0]->moments, $this->limit);
         }
 
         return $this->gone($colours, self::added($colours, array_values($shares), $transports));

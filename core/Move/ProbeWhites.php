@@ -8,6 +8,8 @@ use Tovrin\Core\Colour\Bradford;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\XyzD65;
+use Tovrin\Core\Model\Ridge;
 use Tovrin\Core\Tone\Smooth;
 
 /**
@@ -66,13 +68,13 @@ final readonly class ProbeWhites
         $this->whole = $whole = [$mean(0), $mean(1), $mean(2)];
         $lab = $probes->in(OkLab::class);
         $closeness = self::closeness($lab, $lab);
-        $matrix = [];
-        foreach ($own as $p => $gains) {
-            $matrix[] = array_column($closeness, $p);
-        }
+        $rows = array_map(static fn (int $p): array => array_column($closeness, $p), array_keys($own));
         $columns = [];
         foreach ([0, 1, 2] as $i) {
-            $columns[] = self::solved($matrix, array_map(static fn (array $gains): float => $gains[$i] - $whole[$i], $own));
+            $wanted = array_map(static fn (array $gains): float => $gains[$i] - $whole[$i], $own);
+            // The ridge pulls towards each probe's own gains: what is solved for is what has to be added to these.
+            $missing = array_map(static fn (array $row, float $own): float => $own - array_sum(array_map(static fn (float $w, float $gain): float => $w * $gain, $row, $wanted)), $rows, $wanted);
+            $columns[] = array_map(static fn (float $own, float $more): float => $own + $more, $wanted, Ridge::solve($rows, array_fill(0, \count($rows), 1.0), $missing, \count($rows), self::RIDGE));
         }
         $this->gains = array_map(static fn (int $p): array => [$columns[0][$p], $columns[1][$p], $columns[2][$p]], array_keys($own));
     }
@@ -194,54 +196,14 @@ final readonly class ProbeWhites
     {
         $cones = Bradford::apply($linear, Bradford::conesOfLinearSrgb());
         $white = Bradford::apply(ColourBlock::one(LinearSrgb::class, 1.0, 1.0, 1.0), Bradford::conesOfLinearSrgb())->at(0);
+        $luminance = $linear->in(XyzD65::class)->b;
         $gains = [];
         for ($p = 0; $p < max(1, $cones->count()); ++$p) {
-            [$r, $g, $b] = $linear->at($p);
-            $y = 0.21263900587151 * $r + 0.71516867876776 * $g + 0.07219231536073 * $b;
+            $y = $luminance[$p];
             [$long, $middle, $short] = $cones->at($p);
             $gains[] = [log($white[0] * $y / $long), log($white[1] * $y / $middle), log($white[2] * $y / $short)];
         }
 
         return $gains;
-    }
-
-    /**
-     * Least squares with a ridge, by Gauss–Jordan elimination: a few unknowns.
-     *
-     * @param list<list<float>> $matrix square
-     * @param list<float>       $values
-     *
-     * @return list<float>
-     */
-    private static function solved(array $matrix, array $values): array
-    {
-        $n = \count($values);
-        $rows = [];
-        for ($i = 0; $i < $n; ++$i) {
-            // The ridge pulls towards each probe's own gains.
-            $row = array_fill(0, $n, 0.0);
-            $right = self::RIDGE * $values[$i];
-            for ($r = 0; $r < $n; ++$r) {
-                for ($j = 0; $j < $n; ++$j) {
-                    $row[$j] += $matrix[$r][$i] * $matrix[$r][$j];
-                }
-                $right += $matrix[$r][$i] * $values[$r];
-            }
-            $row[$i] += self::RIDGE;
-            $rows[] = [...$row, $right];
-        }
-        for ($c = 0; $c < $n; ++$c) {
-            for ($r = 0; $r < $n; ++$r) {
-                if ($r !== $c) {
-                    // Symmetric and positive definite: no pivoting is needed.
-                    $factor = $rows[$r][$c] / $rows[$c][$c];
-                    for ($j = $c; $j <= $n; ++$j) {
-                        $rows[$r][$j] -= $factor * $rows[$c][$j];
-                    }
-                }
-            }
-        }
-
-        return array_map(static fn (int $i): float => $rows[$i][$n] / $rows[$i][$i], array_keys($values));
     }
 }

@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reading;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\ProbeWhites;
 
 /**
@@ -57,6 +60,16 @@ final class NeutralPlaces
         }
 
         return array_map(static fn (int $i): array => $places[$i], self::greedy($lab, $likely, $most));
+    }
+
+    /**
+     * A probe read off a picture.
+     *
+     * @param array{0: float, 1: float} $at shares of width and height
+     */
+    public static function read(Raster $picture, array $at): NeutralProbe
+    {
+        return new NeutralProbe(Hex::format(...Reading::mean(Region::point($picture, $at[0], $at[1], self::PATCH)->colours)->in(Srgb::class)->at(0)), $at);
     }
 
     /**

@@ -76,7 +76,7 @@ final class DemoCommand extends Command
         return new Grade(array_map(static function (Move $move) use ($photo): Move {
             $learned = $move->reach?->learned?->named($photo);
 
-            return null === $learned ? $move : new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, $move->reach->with($learned, Learned::class), $move->id);
+            return null === $learned ? $move : $move->reaching($move->reach->with($learned, Learned::class));
         }, $look->moves), $look->name);
     }
 }

@@ -11,17 +11,13 @@ use Tovrin\App\Repository\Grades;
 use Tovrin\App\Request\CarryHow;
 use Tovrin\App\Request\CarryOver;
 use Tovrin\App\View\CarriedView;
-use Tovrin\Core\Colour\Hex;
-use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Move\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Reach\Fit\Rounding;
 use Tovrin\Core\Reading\MoveSummary;
-use Tovrin\Core\Reading\Reading;
-use Tovrin\Core\Reading\Region;
+use Tovrin\Core\Reading\NeutralPlaces;
 
 /** Carries moves of one photo over to others, fitted to each. */
 final readonly class Carrier
@@ -29,7 +25,6 @@ final readonly class Carrier
     /** A reach that takes in so many times more or less of another photo is worth a warning, and from which share on. */
     private const FAR = 2.5;
     private const WORTH = 0.005;
-    private const PATCH = 9;
 
     public function __construct(private Photos $photos, private PhotoColours $colours, private Grades $grades)
     {
@@ -94,9 +89,8 @@ final readonly class Carrier
             $from = $source->moves[$index]->kind ?? null;
             if ($move->kind instanceof Neutralise && $from instanceof Neutralise && [] !== $from->probes) {
                 $raster = $this->colours->raster($photo);
-                $probes = array_map(static fn (NeutralProbe $was, NeutralProbe $now): NeutralProbe => null === $was->at ? $now
-                    : new NeutralProbe(Hex::format(...Reading::mean(Region::point($raster, $was->at[0], $was->at[1], self::PATCH)->colours)->in(Srgb::class)->at(0)), $was->at), $from->probes, $move->kind->probes);
-                $move = new Move(new Neutralise($move->kind->all, $move->kind->shadows, $move->kind->midtones, $move->kind->highlights, $probes, $move->kind->light), $move->label, $move->on, $move->strength, $move->reads, $move->reach, $move->id);
+                $probes = array_map(static fn (NeutralProbe $was, NeutralProbe $now): NeutralProbe => null === $was->at ? $now : NeutralPlaces::read($raster, $was->at), $from->probes, $move->kind->probes);
+                $move = $move->doing(new Neutralise($move->kind->all, $move->kind->shadows, $move->kind->midtones, $move->kind->highlights, $probes, $move->kind->light));
             }
             $moves[] = $move;
         }
@@ -112,8 +106,7 @@ final readonly class Carrier
         }
         $moves = $now->moves;
         foreach ($look->moves as $move) {
-            $taken = null !== $now->indexOf($move->id);
-            $moves[] = $taken ? new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, $move->reach, 'm'.bin2hex(random_bytes(6))) : $move;
+            $moves[] = null === $now->indexOf($move->id) ? $move : $move->under('m'.bin2hex(random_bytes(6)));
         }
 
         return new Grade($moves, $now->name);

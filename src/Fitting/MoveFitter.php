@@ -16,7 +16,6 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Move\Matching;
-use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\Neutralise;
 use Tovrin\Core\Move\Palette;
 use Tovrin\Core\Move\PhotoPots;
@@ -63,7 +62,9 @@ final readonly class MoveFitter
     /** The look with its neutralise moves told the photo's light as a whole. */
     public function lit(Photo $photo, Grade $look): LookView
     {
-        return new LookView(self::mapped($look, fn (Move $move): Move => $move->kind instanceof Neutralise ? self::with($move, $move->kind->lit($this->colours->fittingSamples($photo))) : $move));
+        $moves = array_map(fn (Move $move): Move => $move->kind instanceof Neutralise ? $move->doing($move->kind->lit($this->colours->fittingSamples($photo))) : $move, $look->moves);
+
+        return new LookView(new Grade($moves, $look->name));
     }
 
     /** The look fitted to the photo. */
@@ -92,16 +93,5 @@ final readonly class MoveFitter
     private static function one(Palette|Matching $kind, array $words = []): LookView
     {
         return new LookView(new Grade([new Move($kind, id: 'm1')]), $words);
-    }
-
-    /** @param callable(Move): Move $change */
-    private static function mapped(Grade $look, callable $change): Grade
-    {
-        return new Grade(array_map($change, $look->moves), $look->name);
-    }
-
-    private static function with(Move $move, MoveKind $kind): Move
-    {
-        return new Move($kind, $move->label, $move->on, $move->strength, $move->reads, $move->reach, $move->id);
     }
 }

@@ -19,14 +19,11 @@ use Tovrin\Core\Move\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Reading\Cast;
 use Tovrin\Core\Reading\NeutralPlaces;
-use Tovrin\Core\Reading\Reading;
-use Tovrin\Core\Reading\Region;
 
 /** Where a photo ought to be neutral, and how far from it it is. */
 final readonly class CastReader
 {
     private const SUGGESTED = 4;
-    private const PATCH = 9;
     /** OKLCh chroma below which a colour may be a tinted grey. */
     private const WEAK = 0.06;
 
@@ -40,9 +37,9 @@ final readonly class CastReader
         $raster = $this->colours->raster($photo);
 
         return array_map(static function (array $at) use ($raster): NeutralPlaceView {
-            $mean = Reading::mean(Region::point($raster, $at[0], $at[1], self::PATCH)->colours);
+            $colour = NeutralPlaces::read($raster, $at)->colour;
 
-            return new NeutralPlaceView(Hex::format(...$mean->in(Srgb::class)->at(0)), $at, Cast::words($mean));
+            return new NeutralPlaceView($colour, $at, Cast::words(ColourBlock::of(Srgb::class, [Hex::parse($colour)])));
         }, NeutralPlaces::of($raster, self::SUGGESTED));
     }
 

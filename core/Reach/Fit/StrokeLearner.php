@@ -7,6 +7,7 @@ namespace Tovrin\Core\Reach\Fit;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Holdings;
+use Tovrin\Core\Model\Ridge;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Reach\Learned;

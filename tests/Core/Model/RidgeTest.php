@@ -2,10 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Tests\Core\Reach\Fit;
+namespace Tovrin\Tests\Core\Model;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\Core\Reach\Fit\Ridge;
+use Tovrin\Core\Model\Ridge;
 use Tovrin\Tests\Outside;
 
 final class RidgeTest extends TestCase

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Fit;
+namespace Tovrin\Core\Model;
 
 /** Ridge regression on sparse rows: the weights that come nearest to what is asked for and are small. */
 final class Ridge
