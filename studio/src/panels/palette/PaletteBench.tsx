@@ -1,6 +1,7 @@
 import { Box } from '@mui/material';
 import { useRef, useState } from 'react';
 import type { PlaneName } from '../../bench/axes';
+import { isFree, LETTER, type NameBox } from '../../bench/islands';
 import { useSize } from '../../bench/useSize';
 import { useDragging } from '../../drag/useDragging';
 import { useHeldKeys } from '../../drag/useHeldKeys';
@@ -119,21 +120,19 @@ export function PaletteBench({ move, onChange, source, aspect, onAspect, plane }
   );
 }
 
-/** Room a letter takes across, and a name up, in pixels. */
-const LETTER = 6.2;
+/** Height of a name, and how far it is from its island, in pixels. */
 const LINE = 16;
 const BESIDE = 15;
 
 /** What the islands are called, beside them: those that were moved or are at hand first, the others as far as there is room. */
 function Names({ pots, width, height }: { pots: { name: string; x: number; y: number; plain: boolean }[]; width: number; height: number }) {
-  const placed: { left: number; top: number; right: number }[] = [];
+  const placed: NameBox[] = [];
   return [...pots.filter(({ plain }) => !plain), ...pots.filter(({ plain }) => plain)].map(({ name, x, y, plain }) => {
     const wide = name.length * LETTER + 12;
     const left = x + BESIDE + wide > width ? x - BESIDE - wide : x + BESIDE;
     const top = Math.min(height - LINE - 2, Math.max(2, y - LINE / 2));
     const box = { left, top, right: left + wide };
-    const free = placed.every((other) => box.right < other.left || other.right < box.left || Math.abs(other.top - top) >= LINE);
-    if (plain && !free) return null;
+    if (plain && !isFree(box, placed, LINE)) return null;
     placed.push(box);
     return (
       <Box key={name} aria-hidden style={{ left, top, width: wide, textAlign: left < x ? 'right' : 'left' }} sx={{ position: 'absolute', px: 0.75, borderRadius: 0.5, bgcolor: plain ? 'transparent' : 'rgb(20 20 20 / 82%)', textShadow: '0 0 2px #000, 0 0 3px #000', fontSize: 11, lineHeight: `${String(LINE)}px`, whiteSpace: 'nowrap', pointerEvents: 'none', zIndex: plain ? 2 : 5 }}>
