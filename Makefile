@@ -2,7 +2,7 @@
 SHELL := /bin/bash
 PORT ?= 7310
 
-RUN_PACKAGES  := php-cli php-sqlite3 php-imagick php-mbstring php-xml liblcms2-2 libturbojpeg0 unzip
+RUN_PACKAGES  := php-cli php-sqlite3 php-imagick php-mbstring php-xml php-zip liblcms2-2 libturbojpeg0 unzip
 TEST_PACKAGES := chromium ffmpeg imagemagick liblcms2-utils python3-sklearn
 
 .PHONY: help demo test check bench photos screenshots build packages test-packages clean

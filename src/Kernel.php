@@ -14,6 +14,8 @@ use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
 use Tovrin\App\Doctrine\SqlitePragmas;
 use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Queue\QueueDsn;
+use Tovrin\App\Queue\Room;
 use Tovrin\Core\Model\Table\Tables;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
@@ -106,6 +108,14 @@ final class Kernel extends BaseKernel
             'router' => ['utf8' => true],
             'test' => 'test' === $this->environment,
         ]);
+        $container->parameters()->set('env(TOVRIN_QUEUE)', QueueDsn::DEFAULT);
+        $container->parameters()->set('env(TOVRIN_DELIVER_TO)', '');
+        $container->extension('framework', ['messenger' => [
+            'transports' => array_combine(array_column(Room::cases(), 'value'), array_map(static fn (Room $room): array => [
+                'dsn' => \sprintf('%%env(room:%s:TOVRIN_QUEUE)%%', $room->value),
+                'retry_strategy' => ['max_retries' => 3, 'delay' => 1000],
+            ], Room::cases())),
+        ]]);
         $container->extension('monolog', ['handlers' => ['file' => [
             'type' => 'rotating_file',
             'path' => '%env(TOVRIN_DATA)%/tovrin.log',
@@ -136,12 +146,16 @@ final class Kernel extends BaseKernel
         $services->defaults()->autowire()->autoconfigure();
         $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Request,View,Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
         $services->set(Server\Housekeeping::class);
+        $services->set(Server\AheadOfNeed::class);
+        foreach ([Export\MakeFile::class, Sheet\DrawPicture::class, Choosing\StudyPhoto::class, Export\Wanted::class, Export\FileNames::class] as $value) {
+            $services->remove($value);
+        }
         $services->get(Http\CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
         $services->get(Photo\TableFiles::class)->public();
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Server\Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Export\Worker::class, Export\ExportQueue::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
+        foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Queue\Worker::class, Queue\Queue::class, Export\ExportQueue::class, Export\Deliveries::class, Server\AheadOfNeed::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
             $services->get($entry)->public();
         }
     }

@@ -9,18 +9,17 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use Tovrin\App\Export\Lane;
-use Tovrin\App\Export\Worker;
-use Tovrin\App\Export\WorkerAlreadyRunning;
 use Tovrin\App\Kernel;
+use Tovrin\App\Queue\Lane;
+use Tovrin\App\Queue\Worker;
 use Tovrin\App\Server\Database;
 
-#[AsCommand('work', 'Runs the export worker; "serve" starts one by itself')]
+#[AsCommand('work', 'Runs a worker; "serve" starts two by itself')]
 final class WorkCommand extends Command
 {
     protected function configure(): void
     {
-        $this->addOption('quick', null, InputOption::VALUE_NONE, 'take only what is quick to make, beside a worker that takes everything');
+        $this->setHelp("Makes finished files, draws the pictures of the sheet, studies photos ahead of need. Any number of workers may run, also on\nother machines that share the data folder; the setting TOVRIN_QUEUE says where they find their work. See README.md.")->addOption('quick', null, InputOption::VALUE_NONE, 'leave what takes long to others, so that what is quick never waits for it');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -35,14 +34,10 @@ final class WorkCommand extends Command
                 $worker->stop();
             });
         }
-        try {
-            $worker->run(
-                static fn (string $line) => $output->writeln('[export] '.$line, OutputInterface::OUTPUT_RAW),
-                true === $input->getOption('quick') ? Lane::Quick : Lane::Any,
-            );
-        } catch (WorkerAlreadyRunning $e) {
-            throw new UsageError($e->getMessage(), 0, $e);
-        }
+        $worker->run(
+            static fn (string $line) => $output->writeln('[work] '.$line, OutputInterface::OUTPUT_RAW),
+            true === $input->getOption('quick') ? Lane::Quick : Lane::Any,
+        );
 
         return self::SUCCESS;
     }

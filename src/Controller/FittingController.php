@@ -8,7 +8,9 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Entity\Photo;
 use Tovrin\App\Fitting\Carrier;
+use Tovrin\App\Fitting\Consistency;
 use Tovrin\App\Fitting\MoveFitter;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Photo\Photos;
@@ -16,11 +18,13 @@ use Tovrin\App\Photo\Uploads;
 use Tovrin\App\Reading\CastReader;
 use Tovrin\App\Request\CarryOver;
 use Tovrin\App\Request\OneLook;
+use Tovrin\App\Request\SamePot;
 use Tovrin\App\Request\WatchedLook;
 use Tovrin\App\View\CarriedView;
 use Tovrin\App\View\CastsLeftView;
 use Tovrin\App\View\LookView;
 use Tovrin\App\View\NeutralPlaceView;
+use Tovrin\App\View\SamePotView;
 
 /** Moves that are made for one photo: their beginnings, and fitting them to another. */
 #[AsController]
@@ -105,5 +109,25 @@ final readonly class FittingController
     public function carry(int $id, #[JsonBody] CarryOver $body, Carrier $carrier): array
     {
         return $carrier->carry($this->photos->photo($id), $body);
+    }
+
+    /** The same thing in several photos, found by a pot of this one: its colour in each, and how far these lie apart. */
+    #[Route('/api/photos/{id<\d+>}/same', methods: ['POST'])]
+    public function same(int $id, #[JsonBody] SamePot $body, Consistency $consistency): SamePotView
+    {
+        return $consistency->read($this->photos->photo($id), $body->pot, $this->others($id, $body));
+    }
+
+    /** Brings the same thing in other photos to the colour that it has in this one; each of them has one step of undo more. */
+    #[Route('/api/photos/{id<\d+>}/same/bring', methods: ['POST'])]
+    public function bring(int $id, #[JsonBody] SamePot $body, Consistency $consistency): SamePotView
+    {
+        return $consistency->bring($this->photos->photo($id), $body->pot, $this->others($id, $body));
+    }
+
+    /** @return list<Photo> */
+    private function others(int $id, SamePot $body): array
+    {
+        return array_map($this->photos->photo(...), array_values(array_diff(array_unique($body->to), [$id])));
     }
 }

@@ -8,14 +8,18 @@ use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Entity\Photo;
 use Tovrin\App\Export\ExportQueue;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Request\KeepGrade;
+use Tovrin\App\Request\NewName;
+use Tovrin\App\Request\SomePhotos;
 use Tovrin\App\Request\StepFrom;
 use Tovrin\App\View\GradeView;
 use Tovrin\App\View\PhotoView;
@@ -39,17 +43,55 @@ final readonly class PhotoController
     public function delete(int $id, Sets $sets, ExportQueue $queue): Response
     {
         $photo = $this->photos->photo($id);
-        $sets->remove($photo);
-        $queue->cancelAllOf($photo);
+        $sets->remove([$photo]);
+        $queue->cancelAllOf($photo->id());
 
         return new Response('', 204);
+    }
+
+    /** Gives a photo another name. */
+    #[Route('/api/photos/{id<\d+>}', methods: ['PATCH'])]
+    public function rename(int $id, #[JsonBody] NewName $body, Sets $sets): PhotoView
+    {
+        $photo = $this->photos->photo($id);
+        $sets->renamePhoto($photo, PhotoImport::tidy($body->name));
+
+        return PhotoView::of($photo);
+    }
+
+    /** Takes several photos out of their sets. They can be brought back for some days. */
+    #[Route('/api/photos/removed', methods: ['POST'])]
+    public function removeSome(#[JsonBody] SomePhotos $body, Sets $sets, ExportQueue $queue): Response
+    {
+        $photos = $sets->some($body->photos);
+        $sets->remove($photos);
+        foreach ($photos as $photo) {
+            $queue->cancelAllOf($photo->id());
+        }
+
+        return new Response('', 204);
+    }
+
+    /**
+     * Brings removed photos back with their grades.
+     *
+     * @return list<PhotoView> those that could be; what was cleared away cannot
+     */
+    #[Route('/api/photos/restored', methods: ['POST'])]
+    public function restoreSome(#[JsonBody] SomePhotos $body, Sets $sets): array
+    {
+        $sets->remove($sets->some($body->photos, true), false);
+
+        return array_map(static fn (Photo $photo): PhotoView => PhotoView::of($photo), $sets->some($body->photos));
     }
 
     /** Brings a removed photo back with its grade. */
     #[Route('/api/photos/{id<\d+>}/restore', methods: ['POST'])]
     public function restore(int $id, Sets $sets): PhotoView
     {
-        return PhotoView::of($sets->restorePhoto($id) ?? throw Problem::notFound('photo'));
+        $sets->remove($sets->some([$id], true), false);
+
+        return PhotoView::of($this->photos->photo($id));
     }
 
     #[Route('/api/photos/{id<\d+>}/{picture<preview|thumb|full>}', methods: ['GET'])]
@@ -66,6 +108,21 @@ final readonly class PhotoController
         }
 
         return new BinaryFileResponse($path, 200, ['Content-Type' => str_ends_with($path, '.png') ? 'image/png' : 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+    }
+
+    /** The picture of the sheet, as graded by a revision. One that is not there any more, or not yet, is answered by the photo as it came. */
+    #[Route('/api/photos/{id<\d+>}/small/{revision<\d+>}', methods: ['GET'])]
+    public function small(int $id, int $revision): BinaryFileResponse
+    {
+        $key = $this->photos->photo($id)->storeKey();
+        foreach ([$this->store->graded($key, $revision), $this->store->graded($key, 0), $this->store->thumb($key)] as $path) {
+            if (is_file($path)) {
+                // A revision undone and made anew has its number again: what is asked for is asked again after a while.
+                return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, '.(0 === $revision ? 'max-age=31536000, immutable' : 'no-cache')]);
+            }
+        }
+
+        throw Problem::notFound('picture');
     }
 
     #[Route('/api/photos/{id<\d+>}/grade', methods: ['GET'])]

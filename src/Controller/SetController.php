@@ -9,6 +9,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
@@ -17,7 +18,10 @@ use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\Uploads;
 use Tovrin\App\Repository\Sets;
-use Tovrin\App\Request\SetName;
+use Tovrin\App\Request\ChangeSet;
+use Tovrin\App\Request\NewName;
+use Tovrin\App\Request\SomePhotos;
+use Tovrin\App\View\DrawnView;
 use Tovrin\App\View\PhotoView;
 use Tovrin\App\View\SetSummary;
 use Tovrin\App\View\SetView;
@@ -41,26 +45,61 @@ final readonly class SetController
     #[Route('/api/sets', methods: ['GET'])]
     public function list(): array
     {
-        return array_map(static fn (PhotoSet $set): SetSummary => SetSummary::of($set), $this->sets->all());
+        $counts = $this->sets->counts();
+
+        return array_map(static fn (PhotoSet $set): SetSummary => SetSummary::of($set, $counts[$set->id()] ?? 0), $this->sets->all());
     }
 
     #[Route('/api/sets', methods: ['POST'])]
     #[Status(201)]
-    public function create(#[JsonBody] SetName $body): SetSummary
+    public function create(#[JsonBody] NewName $body): SetSummary
     {
-        return SetSummary::of($this->sets->create(trim($body->name)));
+        return $this->summary($this->sets->create(trim($body->name)));
     }
 
     #[Route('/api/sets/{id<\d+>}', methods: ['GET'])]
     public function show(int $id): SetView
     {
-        return SetView::of($this->photos->set($id));
+        $set = $this->photos->set($id);
+
+        return SetView::of($set, $this->sets->photos($set));
+    }
+
+    /** Small pictures that were drawn since a page last asked, and how many are still to be drawn. */
+    #[Route('/api/sets/{id<\d+>}/drawn/{after<\d+>}', methods: ['GET'])]
+    public function drawn(int $id, int $after): DrawnView
+    {
+        $set = $this->photos->set($id);
+        $photos = $this->sets->drawnAfter($set, $after);
+        $until = array_reduce($photos, static fn (int $latest, Photo $photo): int => max($latest, $photo->drawnAt()), $after);
+
+        return new DrawnView(array_map(static fn (Photo $photo): PhotoView => PhotoView::of($photo), $photos), $until, $this->sets->behind($set));
+    }
+
+    /** Puts the photos in an order by hand. */
+    #[Route('/api/sets/{id<\d+>}/arrangement', methods: ['PUT'])]
+    public function arrange(int $id, #[JsonBody] SomePhotos $body): SetSummary
+    {
+        $set = $this->photos->set($id);
+        $this->sets->arrange($set, $body->photos);
+
+        return $this->summary($set);
+    }
+
+    /** Moves photos here from other sets, with their grades and versions. */
+    #[Route('/api/sets/{id<\d+>}/take', methods: ['POST'])]
+    public function take(int $id, #[JsonBody] SomePhotos $body): SetSummary
+    {
+        $set = $this->photos->set($id);
+        $this->sets->moveTo($set, $this->sets->some($body->photos));
+
+        return $this->summary($set);
     }
 
     #[Route('/api/sets/{id<\d+>}', methods: ['PATCH'])]
-    public function rename(int $id, #[JsonBody] SetName $body): SetSummary
+    public function change(int $id, #[JsonBody] ChangeSet $body): SetSummary
     {
-        return SetSummary::of($this->sets->rename($this->photos->set($id), trim($body->name)));
+        return $this->summary($this->sets->change($this->photos->set($id), null === $body->name ? null : trim($body->name), $body->sorted));
     }
 
     /** Removes a set with its photos. It can be brought back for some days. */
@@ -76,7 +115,7 @@ final readonly class SetController
     #[Route('/api/sets/{id<\d+>}/restore', methods: ['POST'])]
     public function restore(int $id): SetSummary
     {
-        return SetSummary::of($this->sets->restoreSet($id) ?? throw Problem::notFound('set'));
+        return $this->summary($this->sets->restoreSet($id) ?? throw Problem::notFound('set'));
     }
 
     /** The body is the file itself: no form encoding, so that the browser can report progress and nothing is read twice. */
@@ -87,5 +126,10 @@ final readonly class SetController
         $set = $this->photos->set($id);
 
         return $uploads->received($request->getContent(true), $name, static fn (string $path): PhotoView => PhotoView::of($import->import($set, $path, $name)));
+    }
+
+    private function summary(PhotoSet $set): SetSummary
+    {
+        return SetSummary::of($set, $this->sets->counts()[$set->id()] ?? 0);
     }
 }

@@ -6,10 +6,16 @@ namespace Tovrin\App\Doctrine;
 
 use Doctrine\DBAL\Driver;
 use Doctrine\DBAL\Driver\Connection;
+use Doctrine\DBAL\Driver\Exception;
 use Doctrine\DBAL\Driver\Middleware;
+use Doctrine\DBAL\Driver\Middleware\AbstractConnectionMiddleware;
 use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
 
-/** Sets every SQLite connection up for several processes: WAL, patience with locks, foreign keys. */
+/**
+ * Sets every SQLite connection up for several processes: WAL, patience with locks, foreign keys, and transactions that
+ * take the write lock when they begin. One that reads first and asks for the lock later is refused at once, without any
+ * patience, when another process has written in between.
+ */
 final class SqlitePragmas implements Middleware
 {
     public function wrap(Driver $driver): Driver
@@ -25,7 +31,21 @@ final class SqlitePragmas implements Middleware
                 $connection->exec('PRAGMA synchronous = NORMAL');
                 $connection->exec('PRAGMA foreign_keys = ON');
 
-                return $connection;
+                return new class($connection) extends AbstractConnectionMiddleware {
+                    public function beginTransaction(): void
+                    {
+                        // PDO has to know of the transaction, and can only begin one that takes the lock later.
+                        parent::beginTransaction();
+                        $this->exec('COMMIT');
+                        try {
+                            $this->exec('BEGIN IMMEDIATE');
+                        } catch (Exception $e) {
+                            $this->exec('BEGIN');
+                            parent::rollBack();
+                            throw $e;
+                        }
+                    }
+                };
             }
         };
     }

@@ -6,10 +6,10 @@ namespace Tovrin\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
 
-/** A finished file to be made by the export worker, with the grade as it was when it was asked for. */
+/** A finished file of a delivery, to be made by a worker, with the grade as it was when it was asked for. */
 #[ORM\Entity]
 #[ORM\Table(name: 'export_job')]
-#[ORM\Index(name: 'export_state', columns: ['state', 'id'])]
+#[ORM\Index(name: 'idx_export_delivery', columns: ['delivery_id', 'state'])]
 class ExportJob
 {
     public const QUEUED = 'queued';
@@ -17,6 +17,8 @@ class ExportJob
     public const DONE = 'done';
     public const FAILED = 'failed';
     public const CANCELLED = 'cancelled';
+    /** The format of the archive of a delivery. */
+    public const ARCHIVE = 'zip';
 
     #[ORM\Id]
     #[ORM\GeneratedValue]
@@ -36,36 +38,43 @@ class ExportJob
     #[ORM\Column]
     private bool $cancelWanted = false;
 
-    /** The worker that has it; null while it waits. */
-    #[ORM\Column(length: 16, nullable: true)]
+    /** The worker that has it, as Queue\Leases names them; null while it waits. */
+    #[ORM\Column(length: 120, nullable: true)]
     private ?string $worker = null;
+
+    /** When its worker last said how far it is; while it waits, when it was last asked for. */
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    private ?\DateTimeImmutable $seenAt = null;
 
     #[ORM\Column(length: 2000, nullable: true)]
     private ?string $error = null;
 
     /**
-     * @param string $look    the grade as a look file
-     * @param string $format  jpeg, png, cube, icc or hald
-     * @param int    $quality JPEG quality, 1…100
-     * @param int    $cost    how long it will take, in megapixels of JPEG
+     * @param Photo|null $photo  null for the archive of a delivery
+     * @param string     $look   the grade as a look file
+     * @param string     $format as Request\ExportFormat has them, or zip
+     * @param string     $output the rest of what is wanted, as Export\Wanted writes it
+     * @param int        $cost   how long it will take, in megapixels of JPEG
      */
     public function __construct(
+        #[ORM\ManyToOne(targetEntity: Delivery::class, inversedBy: 'jobs')]
+        #[ORM\JoinColumn(name: 'delivery_id', nullable: false, onDelete: 'CASCADE')]
+        private Delivery $delivery,
         #[ORM\ManyToOne(targetEntity: Photo::class)]
-        #[ORM\JoinColumn(name: 'photo_id', nullable: false, onDelete: 'CASCADE')]
-        private Photo $photo,
+        #[ORM\JoinColumn(name: 'photo_id', nullable: true, onDelete: 'CASCADE')]
+        private ?Photo $photo,
         #[ORM\Column(type: 'text')]
         private string $look,
-        #[ORM\Column(length: 8)]
+        #[ORM\Column(length: 16)]
         private string $format,
-        #[ORM\Column]
-        private int $quality,
-        #[ORM\Column]
-        private int $lattice,
+        #[ORM\Column(type: 'text')]
+        private string $output,
         #[ORM\Column(length: 255)]
         private string $fileName,
         #[ORM\Column]
         private int $cost,
     ) {
+        $delivery->add($this);
     }
 
     public function id(): int
@@ -73,7 +82,12 @@ class ExportJob
         return $this->id ?? throw new \LogicException('The export has not been stored yet.');
     }
 
-    public function photo(): Photo
+    public function delivery(): Delivery
+    {
+        return $this->delivery;
+    }
+
+    public function photo(): ?Photo
     {
         return $this->photo;
     }
@@ -88,14 +102,14 @@ class ExportJob
         return $this->format;
     }
 
-    public function quality(): int
+    public function output(): string
     {
-        return $this->quality;
+        return $this->output;
     }
 
-    public function lattice(): int
+    public function isArchive(): bool
     {
-        return $this->lattice;
+        return self::ARCHIVE === $this->format;
     }
 
     /** The name offered when the file is saved. */
@@ -127,6 +141,11 @@ class ExportJob
     public function worker(): ?string
     {
         return $this->worker;
+    }
+
+    public function seenAt(): ?\DateTimeImmutable
+    {
+        return $this->seenAt;
     }
 
     public function cancelWanted(): bool

@@ -28,6 +28,18 @@ class Photo
     #[ORM\Column(type: 'datetime_immutable', nullable: true)]
     private ?\DateTimeImmutable $removedAt = null;
 
+    /** Where it stands when the set is ordered by hand; any number. */
+    #[ORM\Column]
+    private float $position = 0.0;
+
+    /** Number of the grade revision that its small picture shows; null when there is none yet. */
+    #[ORM\Column(nullable: true)]
+    private ?int $drawn = null;
+
+    /** When that was drawn, in milliseconds since 1970; pages ask for what is newer than they know. */
+    #[ORM\Column]
+    private int $drawnAt = 0;
+
     /**
      * @param string $storeKey name of its folder in the photo store
      * @param string $name     file name it was brought in under
@@ -35,7 +47,7 @@ class Photo
      * @param int    $height   pixels, upright
      */
     public function __construct(
-        #[ORM\ManyToOne(targetEntity: PhotoSet::class, inversedBy: 'photos')]
+        #[ORM\ManyToOne(targetEntity: PhotoSet::class)]
         #[ORM\JoinColumn(name: 'set_id', nullable: false, onDelete: 'CASCADE')]
         private PhotoSet $set,
         #[ORM\Column(length: 64)]
@@ -50,6 +62,9 @@ class Photo
         private int $previewWidth,
         #[ORM\Column]
         private int $previewHeight,
+        /** When the camera says it was taken, by the camera's clock. */
+        #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+        private ?\DateTimeImmutable $takenAt = null,
     ) {
     }
 
@@ -107,6 +122,41 @@ class Photo
     {
         $this->revision = $revision;
         $this->moveCount = $moveCount;
+    }
+
+    public function takenAt(): ?\DateTimeImmutable
+    {
+        return $this->takenAt;
+    }
+
+    public function position(): float
+    {
+        return $this->position;
+    }
+
+    public function standAt(float $position): void
+    {
+        $this->position = $position;
+    }
+
+    public function drawn(): ?int
+    {
+        return $this->drawn;
+    }
+
+    public function drawnAt(): int
+    {
+        return $this->drawnAt;
+    }
+
+    public function rename(string $name): void
+    {
+        $this->name = $name;
+    }
+
+    public function moveTo(PhotoSet $set): void
+    {
+        $this->set = $set;
     }
 
     public function isRemoved(): bool

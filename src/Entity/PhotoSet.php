@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Entity;
 
-use Doctrine\Common\Collections\ArrayCollection;
-use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
 
 /** Photos worked on together. */
@@ -18,20 +16,18 @@ class PhotoSet
     #[ORM\Column]
     private ?int $id = null;
 
-    /** @var Collection<int, Photo> */
-    #[ORM\OneToMany(targetEntity: Photo::class, mappedBy: 'set')]
-    #[ORM\OrderBy(['id' => 'ASC'])]
-    private Collection $photos;
-
     /** When it was removed; it can be brought back until it is cleared away. */
     #[ORM\Column(type: 'datetime_immutable', nullable: true)]
     private ?\DateTimeImmutable $removedAt = null;
+
+    /** How its photos are ordered: Request\PhotoOrder. */
+    #[ORM\Column(length: 8)]
+    private string $sorted = 'arrival';
 
     public function __construct(
         #[ORM\Column(length: 200)]
         private string $name,
     ) {
-        $this->photos = new ArrayCollection();
     }
 
     public function id(): int
@@ -49,6 +45,16 @@ class PhotoSet
         $this->name = $name;
     }
 
+    public function sorted(): string
+    {
+        return $this->sorted;
+    }
+
+    public function sortBy(string $order): void
+    {
+        $this->sorted = $order;
+    }
+
     public function isRemoved(): bool
     {
         return null !== $this->removedAt;
@@ -57,11 +63,5 @@ class PhotoSet
     public function remove(?\DateTimeImmutable $at): void
     {
         $this->removedAt = $at;
-    }
-
-    /** @return list<Photo> in the order they were brought in, without those taken out */
-    public function photos(): array
-    {
-        return array_values(array_filter($this->photos->toArray(), static fn (Photo $photo): bool => !$photo->isRemoved()));
     }
 }

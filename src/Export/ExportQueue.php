@@ -5,132 +5,148 @@ declare(strict_types=1);
 namespace Tovrin\App\Export;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Entity\ExportJob;
-use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\PhotoStore;
-use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Queue\Leases;
+use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\Room;
 
-/** The table of exports: asked for by the studio, claimed by the workers. */
+/** How far the files of deliveries are: from waiting to done, failed or stopped, each step in one statement. */
 final readonly class ExportQueue
 {
-    private const EXTENSIONS = ['jpeg' => '.jpg', 'png' => '.png', 'cube' => '.cube', 'icc' => '.icc', 'hald' => '-hald.png'];
-    /** Packing a PNG takes about three times as long as a JPEG; a table of the grade a few seconds whatever the photo. */
-    private const PNG_COST = 3;
-    private const TABLE_COST = 4;
-    private const LATEST = 20;
+    /** Up to this cost a file is made in a moment, in megapixels of JPEG. */
+    private const QUICK = 12;
+    /** A delivery of up to so many files is one that somebody waits for. */
+    private const FEW = 4;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private PhotoStore $store)
+    public function __construct(private Connection $connection, private PhotoStore $store, private Queue $queue)
     {
     }
 
-    /** @param string $look the grade as a look file */
-    public function ask(Photo $photo, string $look, ExportFormat $format, int $quality, int $lattice): ExportJob
+    /** Asks for the waiting files of a delivery to be made; its archive comes last, when all others are there. */
+    public function send(int $delivery): void
     {
-        $name = pathinfo($photo->name(), \PATHINFO_FILENAME).self::EXTENSIONS[$format->value];
-        $megapixels = (int) ceil($photo->width() * $photo->height() / 1e6);
-        $cost = match ($format) {
-            ExportFormat::Jpeg => $megapixels,
-            ExportFormat::Png => self::PNG_COST * $megapixels,
-            default => self::TABLE_COST,
-        };
-        $job = new ExportJob($photo, $look, $format->value, $quality, $lattice, $name, $cost);
-        $this->entities->persist($job);
-        $this->entities->flush();
-
-        return $job;
-    }
-
-    /** The export as it is now; null when it is gone, or its photo was removed. */
-    public function job(int $id): ?ExportJob
-    {
-        $job = $this->entities->find(ExportJob::class, $id);
-        if (null !== $job) {
-            // The worker writes past this process's memory of it.
-            $this->entities->refresh($job);
+        /** @var list<array{id: int, cost: int}> $rows */
+        $rows = $this->connection->fetchAllAssociative('SELECT id, cost FROM export_job WHERE delivery_id = ? AND state = ? AND format <> ? ORDER BY id', [$delivery, ExportJob::QUEUED, ExportJob::ARCHIVE]);
+        // One transaction: a write lock for each of a thousand files would take a second.
+        $this->connection->transactional(function () use ($rows, $delivery): void {
+            $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE delivery_id = ? AND state = ?', [self::now(), $delivery, ExportJob::QUEUED]);
+            foreach ($rows as ['id' => $id, 'cost' => $cost]) {
+                $this->queue->put(new MakeFile($id), match (true) {
+                    $cost > self::QUICK => Room::Large,
+                    \count($rows) <= self::FEW => Room::Quick,
+                    default => Room::Steady,
+                });
+            }
+        });
+        if ([] === $rows) {
+            $this->sendArchive($delivery);
         }
-
-        return null === $job || $job->photo()->isRemoved() ? null : $job;
     }
 
-    /** @return list<ExportJob> newest first */
-    public function latest(): array
+    /** Asks for one file again whose worker or message was lost. */
+    public function sendAgain(int $job): void
     {
-        return array_values(array_filter(
-            $this->entities->getRepository(ExportJob::class)->findBy([], ['id' => 'DESC'], self::LATEST),
-            static fn (ExportJob $job): bool => !$job->photo()->isRemoved(),
-        ));
+        $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE id = ?', [self::now(), $job]);
+        $this->queue->put(new MakeFile($job), Room::Steady);
     }
 
-    /** Stops a job: at once when it waits, at the worker's next look when it runs. */
-    public function cancel(int $id): void
+    /** Takes a waiting file up for this process; false when it is not waiting any more, is stopped or paused. */
+    public function claim(int $job): bool
     {
-        $this->cancelWhere('id = ?', $id);
-    }
-
-    public function cancelAllOf(Photo $photo): void
-    {
-        $this->cancelWhere('photo_id = ?', $photo->id());
-    }
-
-    /** Takes the least costly waiting job, in one statement, so that no two workers get the same. */
-    public function claim(Lane $lane): ?int
-    {
-        $waiting = 'SELECT id FROM export_job WHERE state = ? AND cost <= ? ORDER BY cost, id LIMIT 1';
-        $which = [ExportJob::QUEUED, $lane->most() ?? \PHP_INT_MAX];
-        // A look first: asking for the write lock several times a second would keep others waiting for nothing.
-        if (false === $this->connection->fetchOne($waiting, $which)) {
-            return null;
-        }
-        $id = $this->connection->fetchOne(
-            "UPDATE export_job SET state = ?, stage = ?, worker = ?, progress = 0 WHERE id = ($waiting) RETURNING id",
-            [ExportJob::RUNNING, 'Starting', $lane->value, ...$which],
+        return 1 === $this->connection->executeStatement(
+            'UPDATE export_job SET state = ?, stage = ?, worker = ?, seen_at = ?, progress = 0 WHERE id = ? AND state = ? AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0',
+            [ExportJob::RUNNING, 'Starting', Leases::own(), self::now(), $job, ExportJob::QUEUED],
         );
-
-        return is_numeric($id) ? (int) $id : null;
-    }
-
-    /** Puts jobs back that the worker of a lane died on. Only to be called by the one worker of that lane. */
-    public function requeueAbandoned(Lane $lane): void
-    {
-        $this->connection->executeStatement('UPDATE export_job SET state = ?, worker = NULL WHERE state = ? AND COALESCE(worker, ?) = ?', [ExportJob::QUEUED, ExportJob::RUNNING, Lane::Any->value, $lane->value]);
     }
 
     /**
-     * Records how far a running job is.
+     * Records how far a file of this process is.
      *
-     * @return bool false when it is to be stopped: somebody asked for it, or its photo was removed
+     * @return bool false when it is to be stopped: somebody asked for it, its photo was removed, or another worker has it
      */
-    public function progress(int $id, string $stage, float $share): bool
+    public function progress(int $job, string $stage, float $share): bool
     {
-        $this->connection->executeStatement('UPDATE export_job SET stage = ?, progress = ? WHERE id = ?', [$stage, $share, $id]);
+        $this->connection->executeStatement('UPDATE export_job SET stage = ?, progress = ?, seen_at = ? WHERE id = ? AND worker = ?', [$stage, $share, self::now(), $job, Leases::own()]);
+        $wanted = $this->connection->fetchOne('SELECT 1 FROM export_job LEFT JOIN photo ON photo.id = photo_id WHERE export_job.id = ? AND worker = ? AND NOT cancel_wanted AND photo.removed_at IS NULL', [$job, Leases::own()]);
 
-        return '1' === (string) $this->text('SELECT NOT export_job.cancel_wanted AND photo.removed_at IS NULL FROM export_job JOIN photo ON photo.id = photo_id WHERE export_job.id = ?', $id);
+        return false !== $wanted;
     }
 
-    public function finish(int $id, string $state, ?string $error = null): void
+    /** Ends a file of this process. */
+    public function finish(int $job, string $state, ?string $error = null): void
+    {
+        $ended = $this->connection->executeStatement(
+            'UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ? AND worker = ?',
+            [$state, ucfirst($state), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
+        );
+        if (1 !== $ended) {
+            return;
+        }
+        if (ExportJob::DONE !== $state) {
+            @unlink($this->store->export($job));
+        }
+        $delivery = $this->connection->fetchOne('SELECT delivery_id FROM export_job WHERE id = ? AND format <> ?', [$job, ExportJob::ARCHIVE]);
+        if (is_numeric($delivery)) {
+            $this->sendArchive((int) $delivery);
+        }
+    }
+
+    /** Puts a file back that its worker does not finish. */
+    public function giveBack(int $job, string $worker): bool
+    {
+        return 1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0 WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $job, ExportJob::RUNNING, $worker]);
+    }
+
+    /** Stops a file: at once when it waits, at the worker's next look when it runs. */
+    public function cancel(int $job): void
+    {
+        $this->cancelWhere('id = ?', $job);
+    }
+
+    public function cancelAllOf(int $photo): void
+    {
+        $this->cancelWhere('photo_id = ?', $photo);
+    }
+
+    public function cancelDelivery(int $delivery): void
+    {
+        $this->cancelWhere('delivery_id = ?', $delivery);
+    }
+
+    /** Has what failed or was stopped made again; the archive too, since it lacks them. */
+    public function again(int $delivery): void
     {
         $this->connection->executeStatement(
-            'UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ?',
-            [$state, ucfirst($state), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $id],
+            "UPDATE export_job SET state = ?, stage = 'Waiting', progress = 0, cancel_wanted = 0, error = NULL WHERE delivery_id = ? AND (state IN (?, ?) OR format = ?)",
+            [ExportJob::QUEUED, $delivery, ExportJob::FAILED, ExportJob::CANCELLED, ExportJob::ARCHIVE],
         );
-        if (ExportJob::DONE !== $state) {
-            @unlink($this->store->export($id));
+        $this->connection->executeStatement('UPDATE delivery SET paused = 0 WHERE id = ?', [$delivery]);
+        $this->send($delivery);
+    }
+
+    /** Has the archive made when it waits for no other file any more. */
+    private function sendArchive(int $delivery): void
+    {
+        $archive = $this->connection->fetchOne(
+            'SELECT id FROM export_job a WHERE delivery_id = ? AND format = ? AND state = ? AND NOT EXISTS (SELECT 1 FROM export_job b WHERE b.delivery_id = a.delivery_id AND b.format <> a.format AND b.state IN (?, ?))',
+            [$delivery, ExportJob::ARCHIVE, ExportJob::QUEUED, ExportJob::QUEUED, ExportJob::RUNNING],
+        );
+        if (is_numeric($archive)) {
+            $this->sendAgain((int) $archive);
         }
     }
 
     private function cancelWhere(string $condition, int $value): void
     {
         $this->connection->executeStatement(
-            'UPDATE export_job SET cancel_wanted = 1, state = CASE state WHEN ? THEN ? ELSE state END WHERE '.$condition.' AND state IN (?, ?)',
-            [ExportJob::QUEUED, ExportJob::CANCELLED, $value, ExportJob::QUEUED, ExportJob::RUNNING],
+            'UPDATE export_job SET cancel_wanted = 1, stage = CASE state WHEN ? THEN ? ELSE stage END, state = CASE state WHEN ? THEN ? ELSE state END WHERE '.$condition.' AND state IN (?, ?)',
+            [ExportJob::QUEUED, 'Cancelled', ExportJob::QUEUED, ExportJob::CANCELLED, $value, ExportJob::QUEUED, ExportJob::RUNNING],
         );
     }
 
-    private function text(string $query, int $id): ?string
+    private static function now(): string
     {
-        $value = $this->connection->fetchOne($query, [$id]);
-
-        return \is_scalar($value) ? (string) $value : null;
+        return (new \DateTimeImmutable())->format('Y-m-d H:i:s');
     }
 }

@@ -15,6 +15,21 @@ final class AtomicFile
      */
     public static function write(string $path, string $bytes): void
     {
+        self::put($path, $bytes, true);
+    }
+
+    /**
+     * Writes a file where none of this name is, unless it has these very bytes.
+     *
+     * @throws PictureError as write() does, and when another file has the name
+     */
+    public static function writeNew(string $path, string $bytes): void
+    {
+        self::put($path, $bytes, false);
+    }
+
+    private static function put(string $path, string $bytes, bool $mayReplace): void
+    {
         $files = new Filesystem();
         $directory = \dirname($path);
         if (!is_dir($directory)) {
@@ -32,10 +47,31 @@ final class AtomicFile
                 throw new IOException('fsync');
             }
             fclose($handle);
-            $files->rename($part, $path, true);
+            if ($mayReplace) {
+                $files->rename($part, $path, true);
+            } else {
+                self::nameOnce($part, $path);
+            }
         } catch (IOException $e) {
             @unlink($part);
             throw new PictureError(\sprintf('"%s" could not be written completely: the disk is full or has failed. Free %s and try again. Nothing half-written was left.', $path, self::size(\strlen($bytes))), 0, $e);
+        }
+    }
+
+    /** Gives a finished file its name, in one step that fails when the name is taken. */
+    private static function nameOnce(string $part, string $path): void
+    {
+        $named = @link($part, $path);
+        $same = $named || (is_file($path) && filesize($path) === filesize($part) && hash_file('xxh128', $path) === hash_file('xxh128', $part));
+        if (!$same && !file_exists($path)) {
+            // A disk that knows no second names.
+            (new Filesystem())->rename($part, $path);
+
+            return;
+        }
+        unlink($part);
+        if (!$same) {
+            throw new PictureError(\sprintf('There is another file “%s” by now. Move it away, or deliver under another name.', $path));
         }
     }
 

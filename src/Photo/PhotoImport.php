@@ -4,9 +4,13 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\App\Choosing\StudyPhoto;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
+use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\Room;
 use Tovrin\App\Repository\Sets;
+use Tovrin\App\Sheet\PictureMaker;
 use Tovrin\Core\Reading\Digest;
 
 /** Brings a picture into a set: decodes it once into a preview, a thumbnail and a digest. */
@@ -15,7 +19,7 @@ final readonly class PhotoImport
     public const PREVIEW_SIDE = 2048;
     public const THUMB_SIDE = 256;
 
-    public function __construct(private PhotoStore $store, private Sets $sets)
+    public function __construct(private PhotoStore $store, private Sets $sets, private Queue $queue)
     {
     }
 
@@ -35,12 +39,14 @@ final readonly class PhotoImport
             AtomicFile::write($this->store->digest($key), Digest::of($preview->data, $preview->width, $preview->height)->bytes());
             AtomicFile::write($this->store->preview($key), PictureFile::encode($preview, 'jpeg', 94));
             AtomicFile::write($this->store->thumb($key), PictureFile::encode(PictureFile::reduce($preview, self::THUMB_SIDE), 'jpeg', 88));
+            AtomicFile::write($this->store->graded($key, 0), PictureFile::encode(PictureFile::reduce($preview, PictureMaker::SIDE), 'jpeg', PictureMaker::QUALITY));
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
                 throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
             }
             $this->keepFull($key, $path, $pixels);
-            $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height);
+            $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height, TakenAt::of($path));
             $this->sets->add($photo);
+            $this->queue->put(new StudyPhoto($photo->id()), Room::Ahead);
 
             return $photo;
         } catch (\Throwable $e) {
@@ -68,7 +74,7 @@ final readonly class PhotoImport
     }
 
     /** The last part of a path, without control characters, at most 200 characters. */
-    private static function tidy(string $name): string
+    public static function tidy(string $name): string
     {
         $name = (string) preg_replace('/[\x00-\x1F\x7F]+/u', ' ', basename(str_replace('\\', '/', mb_scrub($name))));
         $name = trim(mb_substr($name, 0, 200));

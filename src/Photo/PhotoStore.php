@@ -6,7 +6,7 @@ namespace Tovrin\App\Photo;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-4.json}, exports/ID and tables/.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-4.json}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
@@ -34,6 +34,22 @@ final readonly class PhotoStore
     public function thumb(string $key): string
     {
         return $this->photo($key).'/thumb.jpg';
+    }
+
+    /** The picture of the sheet, as graded by a revision; revision 0 is the photo as it came. */
+    public function graded(string $key, int $revision): string
+    {
+        return $this->photo($key).'/graded-'.$revision.'.jpg';
+    }
+
+    /** Clears pictures of other revisions away, but for the photo as it came. */
+    public function keepGraded(string $key, int $revision): void
+    {
+        foreach (glob($this->photo($key).'/graded-*.jpg') ?: [] as $path) {
+            if ($path !== $this->graded($key, $revision) && $path !== $this->graded($key, 0)) {
+                @unlink($path);
+            }
+        }
     }
 
     /**

@@ -85,8 +85,8 @@ final class PictureFile
     /**
      * Encodes a picture.
      *
-     * @param string $format  jpeg or png
-     * @param int    $quality 1…100, for JPEG
+     * @param string $format  jpeg, png, tiff or webp
+     * @param int    $quality 1…100, for JPEG and WebP
      */
     public static function encode(Pixels $pixels, string $format, int $quality): string
     {
@@ -111,6 +111,12 @@ final class PictureFile
         if ('jpeg' === $format) {
             $image->setImageCompression(\Imagick::COMPRESSION_JPEG);
             $image->setImageCompressionQuality($quality);
+        } elseif ('webp' === $format) {
+            $image->setImageCompressionQuality($quality);
+        } elseif ('tiff' === $format) {
+            // Without loss, and every program reads it.
+            $image->setImageCompression(\Imagick::COMPRESSION_LZW);
+            $image->setOption('tiff:predictor', '2');
         } else {
             $image->setOption('png:compression-level', '3');
         }
@@ -118,6 +124,37 @@ final class PictureFile
         $image->clear();
 
         return $bytes;
+    }
+
+    /**
+     * The same picture no larger than a longest side of so many pixels, for delivering: with its bits, its transparency and
+     * what its file carries. Lanczos, as is common practice for making pictures smaller.
+     */
+    public static function fitted(Pixels $pixels, ?int $side): Pixels
+    {
+        if (null === $side || max($pixels->width, $pixels->height) <= $side) {
+            return $pixels;
+        }
+        $scale = $side / max($pixels->width, $pixels->height);
+        [$width, $height] = [max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale))];
+        $image = self::raw($pixels);
+        $image->resizeImage($width, $height, \Imagick::FILTER_LANCZOS, 1.0);
+        $image->setImageDepth($pixels->bits);
+        $data = self::bytes($image, $pixels->alpha ? 'RGBA' : 'RGB');
+        $image->clear();
+
+        return new Pixels($width, $height, $pixels->bits, $pixels->alpha, $data, $pixels->metadata, $pixels->tagged, $pixels->asFiled);
+    }
+
+    /** The same picture in 16 bits a channel. */
+    public static function deepened(Pixels $pixels): Pixels
+    {
+        $image = self::raw($pixels);
+        $image->setImageDepth(16);
+        $data = self::bytes($image, $pixels->alpha ? 'RGBA' : 'RGB');
+        $image->clear();
+
+        return new Pixels($pixels->width, $pixels->height, 16, $pixels->alpha, $data, $pixels->metadata, $pixels->tagged, $pixels->asFiled);
     }
 
     /** A smaller picture of the same, at most $side pixels along its longer side; never enlarged. */
@@ -168,7 +205,8 @@ final class PictureFile
         return $bytes;
     }
 
-    private static function raw(Pixels $pixels): \Imagick
+    /** The picture for ImageMagick to work on. */
+    public static function raw(Pixels $pixels): \Imagick
     {
         $image = new \Imagick();
         $image->setOption('depth', (string) $pixels->bits);
@@ -180,7 +218,7 @@ final class PictureFile
     }
 
     /** The picture in a format; a picture made from raw pixels keeps to that unless told twice. */
-    private static function bytes(\Imagick $image, string $format): string
+    public static function bytes(\Imagick $image, string $format): string
     {
         $image->setFormat($format);
         $image->setImageFormat($format);

@@ -36,6 +36,12 @@ final readonly class Pixels
         return ($this->alpha ? 4 : 3) * intdiv($this->bits, 8);
     }
 
+    /** The same picture, whose file is to say that it is sRGB, or to say nothing. */
+    public function tagged(bool $tagged): self
+    {
+        return new self($this->width, $this->height, $this->bits, $this->alpha, $this->data, $this->metadata, $tagged, $this->asFiled);
+    }
+
     /** The same picture with other pixel values. */
     public function with(string $data): self
     {

@@ -8,9 +8,15 @@ use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Entity\GradeRevision;
 use Tovrin\App\Entity\Photo;
+use Tovrin\App\Http\Problem;
+use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\Room;
+use Tovrin\App\Sheet\DrawPicture;
 use Tovrin\App\View\GradeView;
+use Tovrin\App\View\StepView;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Difference;
 use Tovrin\Core\Grade\Grade;
 
 /** The grades of photos as numbered revisions, so that undo and redo survive anything. */
@@ -19,8 +25,73 @@ final readonly class Grades
     /** Revisions kept per photo; older ones can no longer be undone to. */
     public const KEPT = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection)
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue)
     {
+    }
+
+    /**
+     * The grades in force of many photos, as look files.
+     *
+     * @param list<Photo> $photos
+     *
+     * @return array<int, string> by photo
+     */
+    public function looks(array $photos): array
+    {
+        $looks = [];
+        foreach (array_chunk($photos, 500) as $some) {
+            $ids = implode(',', array_map(static fn (Photo $photo): int => $photo->id(), $some));
+            foreach ($this->connection->iterateKeyValue("SELECT photo_id, look FROM grade_revision JOIN photo ON photo.id = photo_id AND number = revision WHERE photo_id IN ($ids)") as $id => $look) {
+                \assert(\is_int($id) && \is_string($look));
+                $looks[$id] = $look;
+            }
+        }
+        $empty = LookWriter::write(new Grade([]));
+        foreach ($photos as $photo) {
+            $looks[$photo->id()] ??= $empty;
+        }
+
+        return $looks;
+    }
+
+    /**
+     * What was done to a photo, step by step, as far as it can be returned to.
+     *
+     * @return list<StepView> the oldest first; the first is where it began
+     */
+    public function history(Photo $photo): array
+    {
+        $steps = [];
+        $before = null;
+        $rows = $this->entities->getRepository(GradeRevision::class)->findBy(['photo' => $photo], ['number' => 'ASC']);
+        if ([] === $rows || 1 === $rows[0]->number()) {
+            $steps[] = new StepView(0, null, ['The photo as it came'], 0 === $photo->revision());
+            $before = new Grade([]);
+        }
+        foreach ($rows as $row) {
+            $grade = self::read($row);
+            $words = null === $before ? ['Earlier steps are kept no longer'] : Difference::words($before, $grade);
+            $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->revision());
+            $before = $grade;
+        }
+
+        return $steps;
+    }
+
+    /**
+     * Goes to any state that is kept; those after it stay, and can be gone to.
+     *
+     * @throws StaleRevision when another window has changed the grade meanwhile
+     */
+    public function goTo(Photo $photo, int $number, int $basedOn): void
+    {
+        $this->based($photo, $basedOn, function () use ($photo, $number): void {
+            $there = $this->revision($photo, $number);
+            if (null === $there && 0 !== $number) {
+                throw Problem::notFound('step');
+            }
+            $photo->goToRevision($number, \count(self::read($there)->moves));
+        });
     }
 
     /** The grade in force. */
@@ -93,14 +164,16 @@ final readonly class Grades
     private function based(Photo $photo, int $basedOn, callable $change): void
     {
         $this->connection->transactional(function () use ($photo, $basedOn, $change): void {
-            // Taking the write lock first makes the check and the change one step for all processes.
-            $this->connection->executeStatement('UPDATE photo SET revision = revision WHERE id = ?', [$photo->id()]);
+            // Transactions take the write lock when they begin: the check and the change are one step for all processes.
             $this->entities->refresh($photo);
             if ($photo->revision() !== $basedOn) {
                 throw new StaleRevision($photo->revision());
             }
             $change();
             $this->entities->flush();
+            if ($photo->revision() !== $basedOn) {
+                $this->queue->put(new DrawPicture($photo->id()), Room::Ahead);
+            }
         });
     }
 

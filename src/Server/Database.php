@@ -12,7 +12,7 @@ use Tovrin\App\Photo\PhotoStore;
 /** Brings the database of the data directory up to date. */
 final readonly class Database
 {
-    public function __construct(private DependencyFactory $migrations, private PhotoStore $store, private Housekeeping $housekeeping)
+    public function __construct(private DependencyFactory $migrations, private PhotoStore $store, private Housekeeping $housekeeping, private AheadOfNeed $ahead)
     {
     }
 
@@ -32,5 +32,6 @@ final readonly class Database
             $this->migrations->getMigrator()->migrate($plan, new MigratorConfiguration());
         }
         $this->housekeeping->clear();
+        $this->ahead->ask();
     }
 }

@@ -27,6 +27,10 @@ final readonly class Housekeeping
         // The rows first: a folder without a row is swept below, a row without a folder would be a broken photo.
         $this->connection->executeStatement('DELETE FROM photo WHERE removed_at < ?', [$before]);
         $this->connection->executeStatement('DELETE FROM photo_set WHERE removed_at < ?', [$before]);
+        foreach (['grade_version', 'own_look'] as $table) {
+            $this->connection->executeStatement("DELETE FROM $table WHERE removed_at < ?", [$before]);
+        }
+        $this->connection->executeStatement('DELETE FROM delivery WHERE NOT EXISTS (SELECT 1 FROM export_job WHERE delivery_id = delivery.id)');
         foreach ($gone as $key) {
             if (\is_string($key)) {
                 $this->store->remove($key);

@@ -5,21 +5,22 @@ declare(strict_types=1);
 namespace Tovrin\App\View;
 
 use Tovrin\App\Entity\ExportJob;
-use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Request\DeliverTo;
 
 /** A finished file that was asked for, and how far it is. */
 final readonly class ExportView
 {
     /**
+     * @param int|null    $photoId  null for the archive of a delivery
      * @param string      $stage    what is being done, for people
      * @param float       $progress share done, 0 to 1
      * @param string|null $error    why it failed
-     * @param string|null $fileUrl  where the file is, once it is done
+     * @param string|null $fileUrl  where the file is, once it is done, if it can be fetched
      */
     private function __construct(
         public int $id,
-        public int $photoId,
-        public ExportFormat $format,
+        public ?int $photoId,
+        public string $format,
         public string $fileName,
         public ExportState $state,
         public string $stage,
@@ -31,8 +32,8 @@ final readonly class ExportView
 
     public static function of(ExportJob $job): self
     {
-        $done = ExportJob::DONE === $job->state();
+        $fetched = ExportJob::DONE === $job->state() && DeliverTo::Folder->value !== $job->delivery()->destination();
 
-        return new self($job->id(), $job->photo()->id(), ExportFormat::from($job->format()), $job->fileName(), ExportState::from($job->state()), $job->stage(), $job->progress(), $job->error(), $done ? '/api/exports/'.$job->id().'/file' : null);
+        return new self($job->id(), $job->photo()?->id(), $job->format(), $job->fileName(), ExportState::from($job->state()), $job->stage(), $job->progress(), $job->error(), $fetched ? '/api/exports/'.$job->id().'/file' : null);
     }
 }

@@ -13,8 +13,8 @@ final readonly class SetSummary
     {
     }
 
-    public static function of(PhotoSet $set): self
+    public static function of(PhotoSet $set, int $photoCount): self
     {
-        return new self($set->id(), $set->name(), \count($set->photos()));
+        return new self($set->id(), $set->name(), $photoCount);
     }
 }

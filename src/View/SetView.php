@@ -6,19 +6,24 @@ namespace Tovrin\App\View;
 
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
+use Tovrin\App\Request\PhotoOrder;
 
 /** A set with its photos. */
 final readonly class SetView
 {
-    /** @param list<PhotoView> $photos in the order they were brought in */
-    private function __construct(public int $id, public string $name, public int $photoCount, public array $photos)
+    /**
+     * @param list<PhotoView> $photos in their order
+     * @param int             $until  what to ask for newer small pictures with
+     */
+    private function __construct(public int $id, public string $name, public int $photoCount, public PhotoOrder $sorted, public array $photos, public int $until)
     {
     }
 
-    public static function of(PhotoSet $set): self
+    /** @param list<Photo> $photos in their order */
+    public static function of(PhotoSet $set, array $photos): self
     {
-        $photos = $set->photos();
+        $until = array_reduce($photos, static fn (int $latest, Photo $photo): int => max($latest, $photo->drawnAt()), 0);
 
-        return new self($set->id(), $set->name(), \count($photos), array_map(static fn (Photo $photo): PhotoView => PhotoView::of($photo), $photos));
+        return new self($set->id(), $set->name(), \count($photos), PhotoOrder::from($set->sorted()), array_map(static fn (Photo $photo): PhotoView => PhotoView::of($photo), $photos), $until);
     }
 }

@@ -37,7 +37,7 @@ export function App() {
   return (
     <>
       {route.setId !== null ? (
-        <Workspace key={route.setId} setId={route.setId} photoId={route.photoId} go={go} onOpenSet={openSet} onFailure={onFailure} onSay={onSay} />
+        <Workspace key={route.setId} setId={route.setId} photoId={route.photoId} sheet={route.sheet ?? false} go={go} onOpenSet={openSet} onFailure={onFailure} onSay={onSay} />
       ) : (
         <Box sx={{ height: '100%', display: 'grid', placeItems: 'center' }}>
           {sets.isError ? (

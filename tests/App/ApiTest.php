@@ -6,7 +6,6 @@ namespace Tovrin\Tests\App;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Tovrin\App\Export\Worker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
@@ -120,18 +119,18 @@ final class ApiTest extends ApiTestCase
     {
         $this->photo();
         $this->keep(60, 0);
-        $asked = $this->json('POST', '/api/exports', '/api/exports', '{"photoId":1,"format":"png","basedOn":1}', 202);
-        self::assertSame(['queued', 'colours.png', null], [$asked['state'], $asked['fileName'], $asked['fileUrl']]);
+        $this->deliver(1, 1, ['format' => 'png']);
+        $asked = $this->json('GET', '/api/exports/1', '/api/exports/{id}');
+        self::assertSame(['queued', 'colours-Test.png', null], [$asked['state'], $asked['fileName'], $asked['fileUrl']]);
         self::assertSame(409, $this->call('GET', '/api/exports/1/file')->getStatusCode());
         // What is changed after asking is not in the file.
         $this->keep(-120, 1);
-        self::assertTrue($this->worker()->workOnce(static function (): void {}));
-        self::assertFalse($this->worker()->workOnce(static function (): void {}), 'nothing else waits');
+        $this->work();
         $done = $this->json('GET', '/api/exports/1', '/api/exports/{id}');
         self::assertSame(['done', 1, null, '/api/exports/1/file'], [$done['state'], $done['progress'], $done['error'], $done['fileUrl']]);
         $file = $this->call('GET', '/api/exports/1/file');
         self::assertInstanceOf(BinaryFileResponse::class, $file);
-        self::assertStringContainsString('colours.png', (string) $file->headers->get('Content-Disposition'));
+        self::assertStringContainsString('colours-Test.png', (string) $file->headers->get('Content-Disposition'));
         [$r, $g, $b] = Pictures::pixel($this->data.'/colours.png', 70, 20);
         $exact = Looks::through(Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), $r / 255, $g / 255, $b / 255);
         self::assertEqualsWithDelta(array_map(static fn (float $v): float => 255 * $v, $exact), Pictures::pixel($file->getFile()->getPathname(), 70, 20), 2.0);
@@ -142,8 +141,8 @@ final class ApiTest extends ApiTestCase
         $this->photo();
         $this->keep(60, 0);
         foreach (['cube' => 'LUT_3D_SIZE 17', 'icc' => 'acsp', 'hald' => 'PNG'] as $format => $mark) {
-            $asked = $this->json('POST', '/api/exports', '/api/exports', \sprintf('{"photoId":1,"format":"%s","lattice":17,"basedOn":1}', $format), 202);
-            $this->worker()->workOnce(static function (): void {});
+            $asked = $this->deliver(1, 1, ['format' => $format, 'lattice' => 17]);
+            $this->work();
             $file = $this->call('GET', '/api/exports/'.$this->number($asked['id']).'/file');
             self::assertInstanceOf(BinaryFileResponse::class, $file, $format);
             self::assertStringContainsString($mark, (string) file_get_contents($file->getFile()->getPathname()));
@@ -153,20 +152,20 @@ final class ApiTest extends ApiTestCase
     public function testAnExportCanBeStoppedWhileItWaits(): void
     {
         $this->photo();
-        $this->json('POST', '/api/exports', '/api/exports', '{"photoId":1,"format":"jpeg","basedOn":0}', 202);
+        $this->deliver(1, 0, ['format' => 'jpeg']);
         self::assertSame('cancelled', $this->json('POST', '/api/exports/1/cancel', '/api/exports/{id}/cancel')['state']);
-        self::assertFalse($this->worker()->workOnce(static function (): void {}));
+        $this->work();
         self::assertSame([], glob($this->data.'/exports/*') ?: []);
     }
 
     public function testAnExportThatFailsSaysWhyAndLeavesNoFile(): void
     {
         $photo = $this->photo();
-        $this->json('POST', '/api/exports', '/api/exports', '{"photoId":1,"format":"jpeg","basedOn":0}', 202);
+        $this->deliver(1, 0, ['format' => 'jpeg']);
         foreach (glob($this->data.'/photos/*/original') ?: [] as $original) {
             file_put_contents($original, 'ruined');
         }
-        $this->worker()->workOnce(static function (): void {});
+        $this->work();
         $failed = $this->json('GET', '/api/exports/1', '/api/exports/{id}');
         self::assertSame('failed', $failed['state']);
         self::assertStringContainsString($this->text($photo['name']), $this->text($failed['error']));
@@ -230,13 +229,5 @@ final class ApiTest extends ApiTestCase
     {
         /** @var array{look: array{moves: list<array{params: array{hue: int}}>}} $grade */
         return $grade['look']['moves'][0]['params']['hue'] ?? null;
-    }
-
-    private function worker(): Worker
-    {
-        $worker = $this->kernel->getContainer()->get(Worker::class);
-        self::assertInstanceOf(Worker::class, $worker);
-
-        return $worker;
     }
 }

@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
+use Doctrine\DBAL\Connection;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Tovrin\App\Export\ExportQueue;
 use Tovrin\App\Kernel;
+use Tovrin\App\Queue\Lane;
+use Tovrin\App\Queue\Worker;
 use Tovrin\App\Server\Database;
+use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
 /** Calls the HTTP interface and checks every answer against its description; data of its own for each test. */
@@ -52,6 +57,58 @@ abstract class ApiTestCase extends TestCase
         for ($time = 0; $time < $times; ++$time) {
             $this->json('POST', '/api/sets/1/photos?name=patches.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
         }
+    }
+
+    /**
+     * Gives a photo a grade.
+     *
+     * @param array<string, mixed> ...$moves
+     *
+     * @return array<mixed> the grade as it is kept
+     */
+    protected function grade(int $photo, int $basedOn, array ...$moves): array
+    {
+        return $this->json('PUT', "/api/photos/$photo/grade", '/api/photos/{id}/grade', \sprintf('{"basedOn":%d,"look":%s}', $basedOn, Looks::json(...$moves)));
+    }
+
+    /**
+     * Asks for files of a photo.
+     *
+     * @param array<string, mixed> ...$outputs
+     *
+     * @return array<mixed> the delivery
+     */
+    protected function deliver(int $photo, int $basedOn, array ...$outputs): array
+    {
+        return $this->json('POST', '/api/deliveries', '/api/deliveries', json_encode(['photos' => [['id' => $photo, 'basedOn' => $basedOn]], 'outputs' => $outputs], \JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * Has the queue worked off.
+     *
+     * @param \Closure(string): void|null $say told what happens
+     */
+    protected function work(?\Closure $say = null, Lane $lane = Lane::Any): void
+    {
+        $worker = $this->kernel->getContainer()->get(Worker::class);
+        self::assertInstanceOf(Worker::class, $worker);
+        $worker->drain($say ?? static function (): void {}, $lane);
+    }
+
+    protected function exports(): ExportQueue
+    {
+        $queue = $this->kernel->getContainer()->get(ExportQueue::class);
+        self::assertInstanceOf(ExportQueue::class, $queue);
+
+        return $queue;
+    }
+
+    protected function connection(): Connection
+    {
+        $connection = $this->kernel->getContainer()->get('doctrine.dbal.default_connection');
+        self::assertInstanceOf(Connection::class, $connection);
+
+        return $connection;
     }
 
     protected function text(mixed $value): string

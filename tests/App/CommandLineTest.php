@@ -214,18 +214,19 @@ final class CommandLineTest extends TestCase
         }
     }
 
-    public function testASecondWorkerSaysSoAndStops(): void
+    public function testSeveralWorkersRunBesideEachOtherAndStopWhenTold(): void
     {
-        $environment = ['TOVRIN_DATA' => self::path('data')];
-        $first = new Process([Outside::root().'/bin/tovrin', 'work'], null, $environment, null, 60.0);
-        $first->start();
-        $first->waitUntil(static fn (string $type, string $line): bool => str_contains($line, 'Waiting for exports'));
-        $second = new Process([Outside::root().'/bin/tovrin', 'work'], null, $environment, null, 60.0);
-        self::assertSame(2, $second->run());
-        self::assertStringContainsString('already running', $second->getErrorOutput());
-        self::assertStringContainsString((string) $first->getPid(), $second->getErrorOutput());
-        $first->signal(\SIGTERM);
-        self::assertSame(0, $first->wait());
+        $workers = [];
+        foreach ([0, 1] as $number) {
+            $workers[$number] = new Process([Outside::root().'/bin/tovrin', 'work'], null, ['TOVRIN_DATA' => self::path('data')], null, 60.0);
+            $workers[$number]->start();
+            $workers[$number]->waitUntil(static fn (string $type, string $line): bool => str_contains($line, 'Waiting for work'));
+        }
+        foreach ($workers as $worker) {
+            $worker->signal(\SIGTERM);
+            self::assertSame(0, $worker->wait());
+            self::assertStringContainsString('Stopped.', $worker->getOutput());
+        }
     }
 
     private static function path(string $name): string

@@ -4,134 +4,180 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Doctrine\DBAL\Connection;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
-use Tovrin\App\Export\ExportQueue;
-use Tovrin\App\Export\Lane;
-use Tovrin\App\Export\Worker;
-use Tovrin\Tests\Core\Looks;
+use Symfony\Component\Process\Process;
+use Tovrin\App\Queue\Lane;
+use Tovrin\App\Queue\Leases;
+use Tovrin\App\Queue\QueueDsn;
 
-/** Exports under way: found again, stopped, without their photo, beside each other. */
+/** Deliveries under way: found again, paused, stopped, without their photo, beside each other, after a worker has died. */
 final class ExportQueueTest extends ApiTestCase
 {
     public function testAFileIsOnlyMadeOfTheGradeThatTheUserSees(): void
     {
         $this->photo();
-        $this->json('PUT', '/api/photos/1/grade', '/api/photos/{id}/grade', '{"basedOn":0,"look":'.Looks::json(['kind' => 'shift', 'params' => ['hue' => 40]]).'}');
-        $refused = $this->json('POST', '/api/exports', '/api/exports', '{"photoId":1,"format":"jpeg","basedOn":0}', 409);
-        self::assertStringContainsString('another window', $this->text($refused['error']));
-        self::assertSame([], $this->json('GET', '/api/exports', '/api/exports'));
+        $this->grade(1, 0, ['kind' => 'shift', 'params' => ['hue' => 40]]);
+        $refused = $this->json('POST', '/api/deliveries', '/api/deliveries', '{"photos":[{"id":1,"basedOn":0}],"outputs":[{"format":"jpeg"}]}', 409);
+        self::assertStringContainsString('“colours.png” was changed in another window', $this->text($refused['error']));
+        self::assertSame([], $this->json('GET', '/api/deliveries', '/api/deliveries'));
     }
 
     public function testWhatWasAskedForIsFoundAgainAfterAReload(): void
     {
         $this->photo();
-        $this->ask('jpeg');
-        $this->ask('cube');
-        $this->worker()->workOnce(static function (): void {});
-        $exports = $this->json('GET', '/api/exports', '/api/exports');
-        self::assertSame([[2, 'queued'], [1, 'done']], array_map(static fn (mixed $export): array => \is_array($export) ? [$export['id'], $export['state']] : [], $exports));
+        $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9]);
+        $this->work();
+        $this->deliver(1, 0, ['format' => 'cube', 'lattice' => 9]);
+        $deliveries = $this->json('GET', '/api/deliveries', '/api/deliveries');
+        self::assertSame([[2, 0, 1], [1, 1, 0]], array_map(static fn (mixed $one): array => \is_array($one) ? [$one['id'], $one['done'], $one['waiting']] : [], $deliveries));
     }
 
-    public function testAnExportWhosePhotoIsRemovedMeanwhileEndsAndTheWorkerGoesOn(): void
+    public function testAFileWhosePhotoIsRemovedMeanwhileEndsAndTheWorkerGoesOn(): void
     {
         $this->photo();
-        $this->ask('png');
-        $this->ask('png');
+        $this->deliver(1, 0, ['format' => 'png', 'lattice' => 9], ['format' => 'png', 'lattice' => 9]);
         $removed = false;
         $said = [];
-        $say = function (string $line) use (&$removed, &$said): void {
+        $this->work(function (string $line) use (&$removed, &$said): void {
             $said[] = $line;
-            if (!$removed) {
+            if (!$removed && str_starts_with($line, 'File')) {
                 $removed = true;
                 // The first line is said when the file is begun.
                 $this->call('DELETE', '/api/photos/1');
             }
-        };
-        self::assertTrue($this->worker()->workOnce($say));
-        self::assertStringContainsString('stopped', implode("\n", $said));
-        self::assertFalse($this->worker()->workOnce($say), 'the other one does not wait any more');
+        });
+        self::assertSame(['File 1: colours-source.png', 'File 1: stopped'], $said, 'the other one was not begun');
         self::assertSame([], glob($this->data.'/exports/*') ?: []);
-        self::assertSame([], $this->json('GET', '/api/exports', '/api/exports'));
+        self::assertSame([], $this->json('GET', '/api/deliveries', '/api/deliveries'));
     }
 
-    public function testAnExportIsStoppedWhileItRuns(): void
+    public function testAFileIsStoppedWhileItRuns(): void
     {
         $this->photo();
-        $this->ask('png');
-        $this->worker()->workOnce(function (): void {
+        $this->deliver(1, 0, ['format' => 'png', 'lattice' => 9]);
+        $this->work(function (): void {
             $this->call('POST', '/api/exports/1/cancel');
         });
         self::assertSame('cancelled', $this->json('GET', '/api/exports/1', '/api/exports/{id}')['state']);
         self::assertSame([], glob($this->data.'/exports/*') ?: []);
     }
 
-    public function testASmallFileDoesNotWaitBehindAHugeOne(): void
+    public function testAPausedDeliveryWaitsAndGoesOn(): void
     {
         $this->photo();
-        $this->ask('png');
-        $this->ask('jpeg');
-        $this->connection()->executeStatement('UPDATE export_job SET cost = 300 WHERE id = 1');
-        self::assertSame(2, $this->queue()->claim(Lane::Any), 'the quicker one first');
-        self::assertSame(1, $this->queue()->claim(Lane::Any));
-        $this->ask('jpeg');
-        self::assertSame(3, $this->queue()->claim(Lane::Quick), 'and another worker beside it');
-        self::assertNull($this->queue()->claim(Lane::Quick));
-        // A worker that comes back takes up only what its own lane had.
-        $this->queue()->requeueAbandoned(Lane::Quick);
-        self::assertSame(3, $this->queue()->claim(Lane::Quick));
-        self::assertNull($this->queue()->claim(Lane::Any));
+        $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9], ['format' => 'cube', 'lattice' => 9]);
+        $this->work(function (string $line): void {
+            if ('File 1: colours-source.jpg' === $line) {
+                $this->json('POST', '/api/deliveries/1/pause', '/api/deliveries/{id}/{what}');
+            }
+        });
+        $paused = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
+        self::assertSame([true, 1, 1], [$paused['paused'], $paused['done'], $paused['waiting']], 'the file at hand was finished');
+        $this->json('POST', '/api/deliveries/1/resume', '/api/deliveries/{id}/{what}');
+        $this->work();
+        self::assertSame(2, $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['done']);
+    }
+
+    public function testWhatWasStoppedOrFailedIsMadeAgain(): void
+    {
+        $this->photo();
+        $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9], ['format' => 'cube', 'lattice' => 9]);
+        $this->json('POST', '/api/deliveries/1/stop', '/api/deliveries/{id}/{what}');
+        $this->work();
+        self::assertSame(2, $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['stopped']);
+        $original = (glob($this->data.'/photos/*/original') ?: [''])[0];
+        rename($original, $original.'.away');
+        $this->json('POST', '/api/deliveries/1/again', '/api/deliveries/{id}/{what}');
+        $this->work();
+        $after = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
+        self::assertSame([1, 1], [$after['done'], $after['failed']], 'a table of the grade needs no photo');
+        rename($original.'.away', $original);
+        $this->json('POST', '/api/deliveries/1/again', '/api/deliveries/{id}/{what}');
+        $this->work();
+        self::assertSame([2, 0], [($after = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}'))['done'], $after['failed']]);
+    }
+
+    public function testAHugeFileIsLeftToTheWorkerThatTakesEverything(): void
+    {
+        $this->photo();
+        $this->connection()->executeStatement('UPDATE photo SET width = 9000, height = 9000');
+        $this->deliver(1, 0, ['format' => 'png', 'lattice' => 9]);
+        $this->connection()->executeStatement('UPDATE photo SET width = 64, height = 64');
+        $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9]);
+        $said = [];
+        $listen = static function (string $line) use (&$said): void {
+            $said[] = $line;
+        };
+        $this->work($listen, Lane::Quick);
+        self::assertSame(['File 2: colours-source.jpg', 'File 2: done', 'Studied "colours.png"'], $said, 'what somebody waits for comes first');
+        $this->work($listen);
+        self::assertSame('File 1: done', end($said));
+    }
+
+    public function testAFileIsTakenUpOnceHoweverOftenItIsAskedFor(): void
+    {
+        $this->photo();
+        $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9]);
+        $this->exports()->send(1);
+        $this->exports()->sendAgain(1);
+        $said = [];
+        $this->work(static function (string $line) use (&$said): void {
+            $said[] = $line;
+        });
+        self::assertSame(['File 1: colours-source.jpg', 'File 1: done', 'Studied "colours.png"'], $said);
+    }
+
+    public function testWhatADeadWorkerHadInHandIsMadeAgain(): void
+    {
+        $this->photo();
+        $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9]);
+        $dead = new Process([\PHP_BINARY, '-r', 'require "vendor/autoload.php"; echo Tovrin\App\Queue\Leases::own();'], \dirname(__DIR__, 2));
+        $dead->mustRun();
+        $this->connection()->executeStatement("UPDATE export_job SET state = 'running', worker = ?, seen_at = '2026-01-01 00:00:00'", [$dead->getOutput()]);
+        $this->connection()->executeStatement('UPDATE messenger_messages SET delivered_at = CURRENT_TIMESTAMP');
+        $this->work();
+        self::assertSame('done', $this->json('GET', '/api/exports/1', '/api/exports/{id}')['state']);
+    }
+
+    public function testAWorkerLivesByItsProcessHereAndByItsSayingsElsewhere(): void
+    {
+        self::assertTrue(Leases::isAlive(Leases::own(), null));
+        [$machine, $pid] = explode(':', Leases::own());
+        self::assertFalse(Leases::isAlive("$machine:$pid:1", new \DateTimeImmutable()), 'another process has the number now');
+        self::assertTrue(Leases::isAlive('elsewhere:7:1', new \DateTimeImmutable('-20 seconds')));
+        self::assertFalse(Leases::isAlive('elsewhere:7:1', new \DateTimeImmutable('-20 minutes')));
     }
 
     public function testAnIdleWorkerAsksForNoWriteLock(): void
     {
         $this->photo();
-        // Another process is writing: whoever needs the lock now would have to wait for it.
+        $this->work();
+        // Another process is writing: whoever needs the lock now would fail.
         $other = new \PDO('sqlite:'.$this->data.'/tovrin.sqlite');
         $other->exec('PRAGMA journal_mode = WAL');
         $this->connection()->executeStatement('PRAGMA busy_timeout = 0');
         $other->exec('BEGIN IMMEDIATE');
-        self::assertNull($this->queue()->claim(Lane::Any));
+        $this->work();
         $other->exec('ROLLBACK');
+        $this->addToAssertionCount(1);
+    }
+
+    public function testOneSettingPlacesAllRooms(): void
+    {
+        $placed = static fn (string $setting): string => (new QueueDsn())->getEnv('room', 'steady:TOVRIN_QUEUE', static fn (string $name): string => $setting);
+        self::assertSame('redis://kiln:6379/tovrin-steady', $placed('redis://kiln:6379/tovrin-{room}'));
+        $this->expectExceptionMessage('TOVRIN_QUEUE must hold "{room}"');
+        $placed('redis://kiln:6379/tovrin');
     }
 
     public function testATableOfAGradeIsCalledAfterItsPhoto(): void
     {
         $this->photo();
         $this->json('PUT', '/api/photos/1/grade', '/api/photos/{id}/grade', '{"basedOn":0,"look":{"tovrinLook":1,"moves":[{"kind":"shift","params":{"hue":40}}]}}');
-        $this->json('POST', '/api/exports', '/api/exports', '{"photoId":1,"format":"cube","lattice":5,"basedOn":1}');
-        $this->worker()->workOnce(static function (): void {});
+        $this->deliver(1, 1, ['format' => 'cube', 'lattice' => 5]);
+        $this->work();
         $file = $this->call('GET', '/api/exports/1/file');
         self::assertInstanceOf(BinaryFileResponse::class, $file);
         self::assertStringStartsWith('TITLE "colours"', (string) file_get_contents($file->getFile()->getPathname()));
-    }
-
-    private function ask(string $format): void
-    {
-        $this->json('POST', '/api/exports', '/api/exports', \sprintf('{"photoId":1,"format":"%s","lattice":9,"basedOn":0}', $format));
-    }
-
-    private function worker(): Worker
-    {
-        $worker = $this->kernel->getContainer()->get(Worker::class);
-        self::assertInstanceOf(Worker::class, $worker);
-
-        return $worker;
-    }
-
-    private function queue(): ExportQueue
-    {
-        $queue = $this->kernel->getContainer()->get(ExportQueue::class);
-        self::assertInstanceOf(ExportQueue::class, $queue);
-
-        return $queue;
-    }
-
-    private function connection(): Connection
-    {
-        $connection = $this->kernel->getContainer()->get('doctrine.dbal.default_connection');
-        self::assertInstanceOf(Connection::class, $connection);
-
-        return $connection;
     }
 }

@@ -131,8 +131,8 @@ final class KeepingTest extends ApiTestCase
         yield 'a stroke without points' => ['POST', '/api/photos/1/reach', '{"samples":[{"as":"wanted","shape":"path","points":[]}]}', 422, '/samples\[0\].points: must be a list/'];
         yield 'a shape there is not' => ['POST', '/api/photos/1/reach', '{"samples":[{"as":"wanted","shape":"star","points":[[0.5,0.5]]}]}', 422, '/shape/'];
         yield 'a reach that is a list' => ['POST', '/api/photos/1/reach', '{"base":[],"samples":[]}', 422, '/reach: must be an object/'];
-        yield 'a format there is not' => ['POST', '/api/exports', '{"photoId":1,"format":"bmp","basedOn":0}', 422, '/format/'];
-        yield 'a photo that is not there' => ['POST', '/api/exports', '{"photoId":9,"format":"jpeg","basedOn":0}', 404, '/photo does not exist/'];
+        yield 'a format there is not' => ['POST', '/api/deliveries', '{"photos":[{"id":1,"basedOn":0}],"outputs":[{"format":"bmp"}]}', 422, '/format/'];
+        yield 'a photo that is not there' => ['POST', '/api/deliveries', '{"photos":[{"id":9,"basedOn":0}],"outputs":[{"format":"jpeg"}]}', 404, '/photo does not exist/'];
     }
 
     /**

@@ -9,7 +9,7 @@ use Tovrin\App\Description\SchemaOf;
 use Tovrin\App\Request\CubeOf;
 use Tovrin\App\Request\ProbesOf;
 use Tovrin\App\Request\Sample;
-use Tovrin\App\Request\SetName;
+use Tovrin\App\Request\NewName;
 use Tovrin\App\View\ReadingsView;
 use Tovrin\App\View\SetView;
 
@@ -19,8 +19,8 @@ final class SchemaOfTest extends TestCase
     public function testAClassIsAnObjectOfWhatItsConstructorTakes(): void
     {
         $set = $this->of(SetView::class, 'SetView');
-        self::assertSame(['object', false, ['id', 'name', 'photoCount', 'photos']], [$set['type'], $set['additionalProperties'], $set['required']]);
-        self::assertSame(['type' => 'array', 'items' => ['$ref' => '#/components/schemas/PhotoView'], 'description' => 'in the order they were brought in'], $this->properties($set)['photos']);
+        self::assertSame(['object', false, ['id', 'name', 'photoCount', 'sorted', 'photos', 'until']], [$set['type'], $set['additionalProperties'], $set['required']]);
+        self::assertSame(['type' => 'array', 'items' => ['$ref' => '#/components/schemas/PhotoView'], 'description' => 'in their order'], $this->properties($set)['photos']);
     }
 
     public function testWhatARequestIsCheckedForIsInItsSchema(): void
@@ -31,7 +31,7 @@ final class SchemaOfTest extends TestCase
         self::assertSame(['$ref' => '#/components/schemas/Look'], $properties['look'], 'the look has its own schema');
         self::assertSame([2, 65], [$properties['lattice']['minimum'] ?? null, $properties['lattice']['maximum'] ?? null]);
         self::assertEqualsCanonicalizing(['string', 'null'], $properties['watch']['type'] ?? []);
-        $name = $this->properties($this->of(SetName::class, 'SetName'))['name'];
+        $name = $this->properties($this->of(NewName::class, 'NewName'))['name'];
         self::assertSame([1, 200], [$name['minLength'] ?? null, $name['maxLength'] ?? null]);
         self::assertSame(50, $this->properties($this->of(ProbesOf::class, 'ProbesOf'))['points']['maxItems'] ?? null);
     }

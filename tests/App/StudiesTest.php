@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Doctrine\ORM\EntityManagerInterface;
-use Tovrin\App\Choosing\Studies;
-use Tovrin\App\Photo\PhotoColours;
-use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Choosing\StudyPhoto;
+use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\Room;
 
 /** Photos are studied ahead of need, once each; what cannot be studied is said and passed over. */
 final class StudiesTest extends ApiTestCase
@@ -18,20 +17,20 @@ final class StudiesTest extends ApiTestCase
     public function testAPhotoIsStudiedOnceAndItsPotsThenComeFromThat(): void
     {
         $this->shaded();
-        $studies = $this->studies();
         self::assertSame([], $this->kept('study-1'));
-        self::assertTrue($studies->one($this->say(...)));
+        $this->work($this->say(...));
         self::assertSame(['Studied "colours.png"'], $this->said);
         self::assertCount(1, $this->kept('study-1'));
         self::assertCount(1, $this->kept('pots-*.json'));
-        self::assertFalse($studies->one($this->say(...)), 'nothing is left to do');
-        self::assertFalse($this->studies()->one($this->say(...)), 'nor for another process');
+        $this->queue()->put(new StudyPhoto(1), Room::Ahead);
+        $this->work($this->say(...));
+        self::assertCount(1, $this->said, 'asked again, nothing is left to do');
     }
 
     public function testADamagedStudyIsMadeAnew(): void
     {
         $this->shaded();
-        $this->studies()->one($this->say(...));
+        $this->work();
         [$path] = $this->kept('study-1');
         $whole = (string) file_get_contents($path);
         file_put_contents($path, substr($whole, 0, 500));
@@ -48,11 +47,10 @@ final class StudiesTest extends ApiTestCase
                 unlink($path);
             }
         }
-        $studies = $this->studies();
-        self::assertTrue($studies->one($this->say(...)));
+        $this->work($this->say(...));
+        $this->work($this->say(...));
         self::assertCount(1, $this->said);
         self::assertStringContainsString('"colours.png" could not be studied', $this->said[0]);
-        self::assertFalse($studies->one($this->say(...)));
     }
 
     /** Brings in two shaded halves, one ochre and one blue. */
@@ -74,11 +72,11 @@ final class StudiesTest extends ApiTestCase
         return glob($this->data.'/photos/*/'.$name) ?: [];
     }
 
-    private function studies(): Studies
+    private function queue(): Queue
     {
-        $entities = $this->kernel->getContainer()->get('doctrine.orm.entity_manager');
-        self::assertInstanceOf(EntityManagerInterface::class, $entities);
+        $queue = $this->kernel->getContainer()->get(Queue::class);
+        self::assertInstanceOf(Queue::class, $queue);
 
-        return new Studies($entities, new PhotoColours(new PhotoStore($this->data)));
+        return $queue;
     }
 }

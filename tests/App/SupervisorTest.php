@@ -46,16 +46,6 @@ final class SupervisorTest extends TestCase
         self::assertSame([], $this->started(''), 'nothing is left behind');
     }
 
-    public function testASecondWorkerOfALaneIsRefusedInWords(): void
-    {
-        $this->workers(2);
-        foreach ([[], ['--quick']] as $lane) {
-            $second = new Process([Outside::root().'/bin/tovrin', 'work', ...$lane], Outside::root(), ['TOVRIN_DATA' => $this->data]);
-            self::assertSame(2, $second->run());
-            self::assertStringContainsString('already running', $second->getErrorOutput());
-        }
-    }
-
     public function testATakenPortIsSaidWithWhatToDo(): void
     {
         $second = new Process([Outside::root().'/bin/tovrin', 'serve', '--port', (string) $this->port], Outside::root(), ['TOVRIN_DATA' => Outside::scratch()]);
@@ -68,7 +58,7 @@ final class SupervisorTest extends TestCase
     private function workers(int $count): array
     {
         /** @var non-empty-list<int> $workers */
-        $workers = $this->until(fn (): array => is_file($this->data.'/worker.lock') && is_file($this->data.'/worker-quick.lock') ? $this->started('work') : [], $count);
+        $workers = $this->until(fn (): array => $this->started('work'), $count);
 
         return $workers;
     }

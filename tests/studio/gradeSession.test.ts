@@ -47,6 +47,13 @@ class FakeServer implements GradeServer {
       this.at = Math.max(0, Math.min(this.states.length - 1, this.at + (which === 'undo' ? -1 : 1)));
     });
 
+  goTo = (number: number, basedOn: number) =>
+    this.answer(() => {
+      this.calls.push(`go to ${String(number)} on ${String(basedOn)}`);
+      if (basedOn !== this.at) throw new Refusal('Changed in another window.', 409);
+      this.at = number;
+    });
+
   /** Another window keeps a state. */
   other(next: Look): void {
     this.states = [...this.states.slice(0, this.at + 1), next];

@@ -1,6 +1,6 @@
 import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
-import { identified, type Look, type Reach } from '../grade/looks';
+import { identified, type Look, type LookFile, type Reach } from '../grade/looks';
 import type { Kept } from '../session/grading';
 
 type Schemas = components['schemas'];
@@ -9,6 +9,15 @@ export type PhotoSet = Schemas['SetView'];
 export type SetSummary = Schemas['SetSummary'];
 export type MoveSummary = Schemas['MoveView'];
 export type ExportJob = Schemas['ExportView'];
+export type Delivery = Schemas['DeliveryView'];
+export type Output = Schemas['Output'];
+export type Profile = Schemas['Profile'];
+export type DeliverTo = Schemas['DeliverTo'];
+export type DeliveryBody = Schemas['AskDelivery'];
+export type PhotoOrder = Schemas['PhotoOrder'];
+export type SamePot = Schemas['SamePotView'];
+export type Step = Schemas['StepView'];
+export type OwnLook = Schemas['OwnLookView'];
 export type ExportFormat = Schemas['ExportFormat'];
 export type Source = Schemas['SourceView'];
 export type Readings = Schemas['ReadingsView'];
@@ -81,20 +90,44 @@ function kept(grade: Schemas['GradeView']): Kept {
   return { ...grade, look: identified(grade.look) };
 }
 
+/** A version, its moves with ids. */
+export type Version = Omit<Schemas['VersionView'], 'look'> & { look: Look };
+
+function version(view: Schemas['VersionView']): Version {
+  return { ...view, look: identified(view.look) };
+}
+
+/** A file as the body of a request. */
+function asBytes(file: File) {
+  return { body: file as never, bodySerializer: (body: unknown) => body as File, headers: { 'Content-Type': 'application/octet-stream' } };
+}
+
 const at = (id: number) => ({ params: { path: { id } } });
 
 export const api = {
   sets: () => take(client.GET('/api/sets')),
   createSet: (name: string) => take(client.POST('/api/sets', { body: { name } })),
   renameSet: (id: number, name: string) => take(client.PATCH('/api/sets/{id}', { ...at(id), body: { name } })),
+  sortSet: (id: number, sorted: PhotoOrder) => take(client.PATCH('/api/sets/{id}', { ...at(id), body: { sorted } })),
+  arrangeSet: (id: number, photos: number[]) => take(client.PUT('/api/sets/{id}/arrangement', { ...at(id), body: { photos } })),
+  takeIntoSet: (id: number, photos: number[]) => take(client.POST('/api/sets/{id}/take', { ...at(id), body: { photos } })),
+  drawn: (id: number, after: number) => take(client.GET('/api/sets/{id}/drawn/{after}', { params: { path: { id, after } } })),
   removeSet: (id: number) => done(client.DELETE('/api/sets/{id}', at(id))),
   restoreSet: (id: number) => take(client.POST('/api/sets/{id}/restore', at(id))),
   set: (id: number) => take(client.GET('/api/sets/{id}', at(id))),
-  removePhoto: (id: number) => done(client.DELETE('/api/photos/{id}', at(id))),
-  restorePhoto: (id: number) => take(client.POST('/api/photos/{id}/restore', at(id))),
+  renamePhoto: (id: number, name: string) => take(client.PATCH('/api/photos/{id}', { ...at(id), body: { name } })),
+  removePhotos: (photos: number[]) => done(client.POST('/api/photos/removed', { body: { photos } })),
+  restorePhotos: (photos: number[]) => take(client.POST('/api/photos/restored', { body: { photos } })),
   grade: (id: number) => take(client.GET('/api/photos/{id}/grade', at(id))).then(kept),
   keepGrade: (id: number, look: Look, basedOn: number) => take(client.PUT('/api/photos/{id}/grade', { ...at(id), body: { look, basedOn } })).then(kept),
   step: (id: number, step: 'undo' | 'redo', basedOn: number) => take(client.POST('/api/photos/{id}/{step}', { params: { path: { id, step } }, body: { basedOn } })).then(kept),
+  history: (id: number) => take(client.GET('/api/photos/{id}/history', at(id))),
+  goTo: (id: number, number: number, basedOn: number) => take(client.POST('/api/photos/{id}/history', { ...at(id), body: { number, basedOn } })).then(kept),
+  versions: (id: number) => take(client.GET('/api/photos/{id}/versions', at(id))).then((versions) => versions.map(version)),
+  keepVersion: (id: number, basedOn: number, name = '') => take(client.POST('/api/photos/{id}/versions', { ...at(id), body: { basedOn, name } })).then(version),
+  renameVersion: (id: number, name: string) => take(client.PATCH('/api/versions/{id}', { ...at(id), body: { name } })).then(version),
+  removeVersion: (id: number) => done(client.DELETE('/api/versions/{id}', at(id))),
+  restoreVersion: (id: number) => take(client.POST('/api/versions/{id}/restore', at(id))).then(version),
   summary: (id: number, look: Look) => take(client.POST('/api/photos/{id}/summary', { ...at(id), body: { look } })),
   cube: (look: Look, lattice: number, watch: string | null) => bytes(client.POST('/api/cube', { body: { look, lattice, watch }, parseAs: 'arrayBuffer' })),
   source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),
@@ -111,17 +144,29 @@ export const api = {
   shown: (lightness: number, chroma: number, hue: number) => take(client.GET('/api/colours/{lightness}/{chroma}/{hue}', { params: { path: { lightness: String(lightness), chroma: String(chroma), hue: String(hue) } as never } })),
   palette: (id: number) => take(client.GET('/api/photos/{id}/palette', at(id))),
   match: (id: number, other: number) => take(client.GET('/api/photos/{id}/match/{other}', { params: { path: { id, other } } })),
-  matchFile: (id: number, file: File) => take(client.POST('/api/photos/{id}/match', { params: { path: { id }, query: { name: file.name } }, body: file as never, bodySerializer: (body) => body as unknown as File, headers: { 'Content-Type': 'application/octet-stream' } })),
+  matchFile: (id: number, file: File) => take(client.POST('/api/photos/{id}/match', { params: { path: { id }, query: { name: file.name } }, ...asBytes(file) })),
   neutralPlaces: (id: number) => take(client.GET('/api/photos/{id}/neutral-places', at(id))),
   lightOf: (id: number, look: Look) => take(client.POST('/api/photos/{id}/light', { ...at(id), body: { look } })),
   casts: (id: number, look: Look, watch: string | null) => take(client.POST('/api/photos/{id}/casts', { ...at(id), body: { look, watch } })),
   previewCarry: (id: number, body: CarryBody) => take(client.POST('/api/photos/{id}/carry/preview', { ...at(id), body })),
   carry: (id: number, body: CarryBody) => take(client.POST('/api/photos/{id}/carry', { ...at(id), body })),
   fitted: (id: number, look: Look) => take(client.POST('/api/photos/{id}/fitted', { ...at(id), body: { look } })),
+  same: (id: number, pot: number, to: number[]) => take(client.POST('/api/photos/{id}/same', { ...at(id), body: { pot, to } })),
+  bringToFirst: (id: number, pot: number, to: number[]) => take(client.POST('/api/photos/{id}/same/bring', { ...at(id), body: { pot, to } })),
   presets: () => take(client.GET('/api/presets')),
+  ownLooks: () => take(client.GET('/api/looks')),
+  saveLook: (look: LookFile, group: string) => take(client.POST('/api/looks', { body: { look, group } })),
+  changeLook: (id: number, name: string, group: string) => take(client.PATCH('/api/looks/{id}', { ...at(id), body: { name, group } })),
+  removeLook: (id: number) => done(client.DELETE('/api/looks/{id}', at(id))),
+  restoreLook: (id: number) => take(client.POST('/api/looks/{id}/restore', at(id))),
+  bringLook: (file: File) => take(client.POST('/api/looks/files', { params: { query: { name: file.name } }, ...asBytes(file) })),
   scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach, factor } }))).reach,
-  startExport: (photoId: number, basedOn: number, format: ExportFormat, quality: number, lattice: number) => take(client.POST('/api/exports', { body: { photoId, basedOn, format, quality, lattice } })),
-  exports: () => take(client.GET('/api/exports')),
+  deliver: (body: DeliveryBody) => take(client.POST('/api/deliveries', { body })),
+  planDelivery: (body: DeliveryBody) => take(client.POST('/api/deliveries/plan', { body })),
+  deliveries: () => take(client.GET('/api/deliveries')),
+  deliveryPlaces: () => take(client.GET('/api/deliveries/places')),
+  steerDelivery: (id: number, what: 'pause' | 'resume' | 'stop' | 'again') => take(client.POST('/api/deliveries/{id}/{what}', { params: { path: { id, what } } })),
+  forgetDelivery: (id: number) => done(client.DELETE('/api/deliveries/{id}', at(id))),
   cancelExport: (id: number) => take(client.POST('/api/exports/{id}/cancel', at(id))),
 };
 

@@ -14,27 +14,31 @@ interface Props {
   photos: Photo[];
   /** The grade as it is kept. */
   look: Look | undefined;
+  /** Photos that are wanted to begin with. */
+  to?: readonly number[];
+  /** A button with words in the place of an icon. */
+  inWords?: boolean;
   onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
 /** A button that carries the grade over to other photos of the set. */
-export function CarryOver({ photo, photos, look, onSay, onFailure }: Props) {
+export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay, onFailure }: Props) {
   const [open, setOpen] = useState(false);
   const possible = look !== undefined && look.moves.length > 0 && photos.length > 1;
   return (
     <>
       <Tooltip title={possible ? 'Carry this grade over to other photos' : 'Carry over: there is no grade here yet, or no other photo'}>
         <span>
-          <IconButton
-            aria-label="Carry over"
-            disabled={!possible}
-            onClick={() => {
-              setOpen(true);
-            }}
-          >
-            <CarryIcon fontSize="small" />
-          </IconButton>
+          {inWords ? (
+            <Button disabled={!possible} onClick={() => { setOpen(true); }} sx={{ whiteSpace: 'nowrap' }}>
+              Carry over
+            </Button>
+          ) : (
+            <IconButton aria-label="Carry over" disabled={!possible} onClick={() => { setOpen(true); }}>
+              <CarryIcon fontSize="small" />
+            </IconButton>
+          )}
         </span>
       </Tooltip>
       {open && look && (
@@ -42,6 +46,7 @@ export function CarryOver({ photo, photos, look, onSay, onFailure }: Props) {
           photo={photo}
           photos={photos}
           look={look}
+          to={to}
           onSay={onSay}
           onFailure={onFailure}
           onClose={() => {
@@ -53,8 +58,8 @@ export function CarryOver({ photo, photos, look, onSay, onFailure }: Props) {
   );
 }
 
-function CarryDialog({ photo, photos, look, onSay, onFailure, onClose }: Props & { look: Look; onClose: () => void }) {
-  const [wanted, setWanted] = useState<Asked>(() => askedOf(look));
+function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }: Props & { look: Look; onClose: () => void }) {
+  const [wanted, setWanted] = useState<Asked>(() => askedOf(look, to));
   const [busy, setBusy] = useState(false);
   const queries = useQueryClient();
   const others = photos.filter(({ id }) => id !== photo.id);
@@ -146,13 +151,13 @@ function CarryDialog({ photo, photos, look, onSay, onFailure, onClose }: Props &
             </Button>
           </Box>
           <Box role="group" aria-label="Photos to carry over to" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))', gap: 1, maxHeight: 380, overflowY: 'auto', p: 0.5 }}>
-            {others.map(({ id, name, thumbUrl }) => {
+            {others.map(({ id, name, smallUrl, plainUrl }) => {
               const chosen = wanted.photos.has(id);
               const told = chosen ? preview.data?.find(({ photoId }) => photoId === id) : undefined;
               return (
                 <Box key={id}>
                   <ButtonBase data-inset aria-pressed={chosen} aria-label={name} onClick={() => { set({ photos: toggled(wanted.photos, id) }); }} sx={{ width: '100%', display: 'block', outline: chosen ? '2px solid #fff' : 'none', borderRadius: 0.5, overflow: 'hidden', opacity: chosen ? 1 : 0.65 }}>
-                    <img src={thumbUrl} alt="" style={{ width: '100%', aspectRatio: '3 / 2', objectFit: 'cover', display: 'block' }} />
+                    <img src={smallUrl ?? plainUrl} alt="" loading="lazy" style={{ width: '100%', aspectRatio: '3 / 2', objectFit: 'cover', display: 'block' }} />
                   </ButtonBase>
                   <Typography variant="caption" noWrap component="div" title={name}>
                     {name}

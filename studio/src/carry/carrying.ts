@@ -13,9 +13,9 @@ export interface Asked {
   again: boolean;
 }
 
-/** All moves, to no photo yet. */
-export function asked(look: Look): Asked {
-  return { moves: new Set(look.moves.map(({ id }) => id)), photos: new Set(), how: 'replace', fit: true, again: false };
+/** All moves, to some photos or none yet. */
+export function asked(look: Look, photos: readonly number[] = []): Asked {
+  return { moves: new Set(look.moves.map(({ id }) => id)), photos: new Set(photos), how: 'replace', fit: true, again: false };
 }
 
 /** The set with one of its members in it or no longer. */

@@ -1,5 +1,7 @@
 import UnfoldIcon from '@mui/icons-material/FullscreenExitOutlined';
 import FoldIcon from '@mui/icons-material/FullscreenOutlined';
+import SheetIcon from '@mui/icons-material/GridViewOutlined';
+import VersionsIcon from '@mui/icons-material/LayersOutlined';
 import KeyboardIcon from '@mui/icons-material/KeyboardOutlined';
 import RemoveIcon from '@mui/icons-material/PlaylistRemoveOutlined';
 import RedoIcon from '@mui/icons-material/Redo';
@@ -32,18 +34,22 @@ interface Props {
   sets: ReactNode;
   /** Carrying the grade over. */
   carry: ReactNode;
+  onSheet: () => void;
+  versionsOpen: boolean;
+  onVersions: () => void;
   /** Delivering, at the end. */
   deliver: ReactNode;
 }
 
 /** The line at the top: which photo, how it is shown, undo and redo, delivering. */
-export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded, sets, carry, deliver, ...on }: Props) {
+export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded, sets, carry, deliver, versionsOpen, ...on }: Props) {
   return (
     <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, height: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
       {sets}
       <Typography variant="body2" component="h1" noWrap title={`${photo.name}, ${String(photo.width)} × ${String(photo.height)} pixels`} sx={{ fontWeight: 600, minWidth: 60, m: 0 }}>
         {photo.name}
       </Typography>
+      <Act title="The whole set as a sheet (S)" name="Sheet" icon={<SheetIcon fontSize="small" />} onClick={on.onSheet} />
       <Act title="Take this photo out of the set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
       <Box sx={{ flex: 1 }} />
       <ViewSwitch view={view === 'source-clipped' ? 'clipped' : view} onView={onView} hasMove={hasMove} />
@@ -64,6 +70,7 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded
       <Act title="Redo (Ctrl+Shift+Z)" name="Redo" icon={<RedoIcon fontSize="small" />} onClick={on.onRedo} disabled={!grading.canRedo} />
       <Act title={folded ? 'Show the panels again (F)' : 'Fold the panels away (F)'} icon={folded ? <UnfoldIcon fontSize="small" /> : <FoldIcon fontSize="small" />} onClick={on.onFold} />
       <Act title="Keys (?)" name="Keys" icon={<KeyboardIcon fontSize="small" />} onClick={on.onHelp} />
+      <Act title={versionsOpen ? 'Back to the grade' : 'Versions, and what was done (K keeps one)'} name="Versions" icon={<VersionsIcon fontSize="small" />} onClick={on.onVersions} />
       {carry}
       {deliver}
     </Box>

@@ -11,6 +11,7 @@ import { withField, withMove, type Look, type Move, type MoveKind } from '../gra
 import { panelOfKind } from '../panels';
 import type { Surroundings } from '../panels/panel';
 import type { GradeSession } from '../session/gradeSession';
+import type { Say } from '../shell/say';
 import type { SessionState } from '../session/grading';
 import type { Judged } from './useJudging';
 
@@ -28,11 +29,12 @@ interface Props {
   onAspect: (aspect: string) => void;
   surroundings: Surroundings;
   onPointPot: (pot: number | null) => void;
+  onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
 /** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
-export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onFailure }: Props) {
+export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onSay, onFailure }: Props) {
   const [adding, setAdding] = useState<'move' | 'look' | null>(null);
   const [cameFrom, setCameFrom] = useState<'move' | 'look' | null>(null);
   const kept = grading.kept?.look;
@@ -69,6 +71,8 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
       <LooksPanel
         photo={photo}
         look={look}
+        onSay={onSay}
+        onFailure={onFailure}
         onBack={back}
         onTake={(preset: Preset) => { put(begunWith(preset.look)); }}
         onTry={(preset) => {

@@ -21,6 +21,10 @@ import { useGradeSession } from '../session/useGradeSession';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import type { Say } from '../shell/say';
 import { useKeys } from '../shell/useKeys';
+import { CompareStage } from '../versions/CompareStage';
+import { panesOf, type Compared } from '../versions/comparing';
+import { useVersions } from '../versions/useVersions';
+import { VersionsPanel } from '../versions/VersionsPanel';
 import { DeskBench } from './DeskBench';
 import { DeskFooter } from './DeskFooter';
 import { DeskHeader } from './DeskHeader';
@@ -44,7 +48,11 @@ interface Props {
   /** The set's photos, small. */
   strip: ReactNode;
   deliver: (photo: Photo) => ReactNode;
-  onOpenPhoto: (id: number) => void;
+  /** To the photo so many places on. */
+  onStep: (by: number) => void;
+  onSheet: () => void;
+  /** Photos that carrying over begins with. */
+  selected: readonly number[];
   onRemove: (photo: Photo) => void;
   onFailure: (reason: unknown) => void;
   onSay: Say;
@@ -53,7 +61,7 @@ interface Props {
 const BESIDE = 'That place lies beside the photo. Click on the photo to pin a probe.';
 
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
-export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, onRemove, onFailure, onSay }: Props) {
+export function PhotoDesk({ photo, photos, sets, strip, deliver, onStep, onSheet, selected, onRemove, onFailure, onSay }: Props) {
   const grading = useGradeSession(photo.id);
   const { session, look } = grading;
   const { move, select } = useSelection(photo.id, look);
@@ -68,7 +76,12 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
   /** Which row, channel or curve of a kind is at hand. */
   const [aspects, setAspects] = useState<Partial<Record<MoveKind, string>>>({});
   const aspect = move ? (aspects[move.kind] ?? null) : null;
-  useGradedDot(photo.setId, photo.id, grading.kept?.look.moves.length);
+  useGradedDot(photo.setId, photo.id, grading.kept?.look.moves.length, grading.kept?.revision);
+  const versions = useVersions(photo, session, onSay, onFailure);
+  const [versionsOpen, setVersionsOpen] = useState(false);
+  const [compared, setCompared] = useState<Compared[]>([]);
+  const panes = look && versionsOpen ? panesOf(compared, look, versions.list) : [];
+  const comparing = panes.length > 1;
 
   const source = useSource(photo.id);
   const keptLook = grading.kept?.look;
@@ -100,10 +113,9 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
       if (tool === 'look' && picking === null) stage.pan(right, down);
       else toPhoto();
     },
-    nextPhoto: (step) => {
-      const next = photos[(photos.findIndex(({ id }) => id === photo.id) + step + photos.length) % photos.length];
-      if (next) onOpenPhoto(next.id);
-    },
+    nextPhoto: onStep,
+    sheet: onSheet,
+    keep: versions.keep,
     before: holdBefore,
     reached: holdReached,
     tool: setTool,
@@ -200,20 +212,57 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
         onRemove={() => {
           onRemove(photo);
         }}
+        onSheet={onSheet}
+        versionsOpen={versionsOpen}
+        onVersions={() => {
+          setVersionsOpen(!versionsOpen);
+        }}
         onHelp={() => {
           setHelp(true);
         }}
         sets={sets}
-        carry={<CarryOver photo={photo} photos={photos} look={keptLook} onSay={onSay} onFailure={onFailure} />}
+        carry={<CarryOver photo={photo} photos={photos} look={keptLook} to={selected} onSay={onSay} onFailure={onFailure} />}
         deliver={deliver(photo)}
       />
       <DeskPanels
         folded={folded}
         left={<ColoursPanel source={source} readings={readings} onPoint={families.setPot} onChoose={(index) => { void startOnPot(index); }} />}
         right={
-          <MovesPanel photo={photo} grading={grading} session={session} move={move} onSelect={select} onMove={onMove} judged={judged} onJudge={setJudged} aspect={aspect} onAspect={onAspect} surroundings={surroundings} onPointPot={families.setPot} onFailure={onFailure} />
+          versionsOpen && look ? (
+            <VersionsPanel
+              photo={photo}
+              look={look}
+              versions={versions}
+              compared={compared}
+              onCompare={setCompared}
+              onTry={(tried) => {
+                session.preview(tried && (() => tried));
+              }}
+              revision={grading.kept?.revision}
+              onGoTo={session.goTo}
+              onBack={() => {
+                setVersionsOpen(false);
+              }}
+            />
+          ) : (
+          <MovesPanel photo={photo} grading={grading} session={session} move={move} onSelect={select} onMove={onMove} judged={judged} onJudge={setJudged} aspect={aspect} onAspect={onAspect} surroundings={surroundings} onPointPot={families.setPot} onSay={onSay} onFailure={onFailure} />
+          )
         }
         photo={
+          comparing ? (
+            <CompareStage
+              photo={photo}
+              panes={panes}
+              onTake={(what) => {
+                const version = versions.list.find(({ id }) => id === what);
+                if (version) versions.take(version);
+                setCompared([]);
+              }}
+              onDone={() => {
+                setCompared([]);
+              }}
+            />
+          ) : (
           <>
             <ToolStrip tool={tool} onTool={setTool}>
               <ToolWords
@@ -274,6 +323,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onOpenPhoto, on
               onStale={setStale}
             />
           </>
+          )
         }
         below={
           readingsOpen

@@ -2,7 +2,7 @@ import type { Look } from '../grade/looks';
 import { statusOf, words, type GradeServer, type Kept, type Later, type PreviewListener, type SessionState, type Shelf } from './grading';
 import { applyPatch, isEmpty, patchBetween, same, type Patch } from './lookPatch';
 
-type Command = { what: 'edit'; patch: Patch } | { what: 'undo' | 'redo' };
+type Command = { what: 'edit'; patch: Patch } | { what: 'undo' | 'redo' } | { what: 'go'; number: number };
 
 const RETRY_MS = [1000, 2000, 4000, 8000];
 /** So often in a row another window may be faster before the edit is given up. */
@@ -94,6 +94,14 @@ export class GradeSession {
     if (!this.queue.some(({ what }) => what === 'edit')) this.step('redo');
   };
 
+  /** Goes to any kept state of the history. */
+  goTo = (number: number): void => {
+    if (this.phase !== 'ready') return;
+    this.queue.push({ what: 'go', number });
+    this.changed();
+    this.pump();
+  };
+
   /** Tries again now to send what is waiting, or to load what could not be loaded. */
   retry = (): void => {
     this.cancelRetry?.();
@@ -167,7 +175,7 @@ export class GradeSession {
       return;
     }
     if (command.what !== 'edit') {
-      void this.send(() => this.server.step(command.what, kept.revision), command);
+      void this.send(() => (command.what === 'go' ? this.server.goTo(command.number, kept.revision) : this.server.step(command.what, kept.revision)), command);
       return;
     }
     const { look, missing } = applyPatch(kept.look, command.patch);
@@ -217,7 +225,7 @@ export class GradeSession {
       if (command.what === 'edit') return false;
       this.conflicts = 0;
       this.queue.shift();
-      this.say(`${BY_OTHERS} Its newest state is shown; ${command.what} once more if you still want to.`);
+      this.say(`${BY_OTHERS} Its newest state is shown; ${command.what === 'go' ? 'go there' : command.what} once more if you still want to.`);
       return false;
     }
     if (status === 0 || status >= 500) return this.waits(reason);

@@ -14,6 +14,8 @@ export interface GradeServer {
   load: () => Promise<Kept>;
   keep: (look: Look, basedOn: number) => Promise<Kept>;
   step: (which: 'undo' | 'redo', basedOn: number) => Promise<Kept>;
+  /** Goes to any kept state by its number. */
+  goTo: (number: number, basedOn: number) => Promise<Kept>;
 }
 
 /** Where edits wait that have not been kept yet; outlives a reload. */

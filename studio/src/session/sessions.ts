@@ -27,7 +27,7 @@ export function sessionOf(photoId: number): GradeSession {
   const known = sessions.get(photoId);
   if (known) return known;
   const session = new GradeSession(
-    { load: () => api.grade(photoId), keep: (look, basedOn) => api.keepGrade(photoId, look, basedOn), step: (which, basedOn) => api.step(photoId, which, basedOn) },
+    { load: () => api.grade(photoId), keep: (look, basedOn) => api.keepGrade(photoId, look, basedOn), step: (which, basedOn) => api.step(photoId, which, basedOn), goTo: (number, basedOn) => api.goTo(photoId, number, basedOn) },
     {
       read: () => shelved(photoId),
       write: (edits) => {
@@ -42,6 +42,13 @@ export function sessionOf(photoId: number): GradeSession {
   );
   sessions.set(photoId, session);
   return session;
+}
+
+/** The number of a photo's grade as the user sees it, once everything shown has been kept. */
+export async function settledRevision(photo: { id: number; revision: number }): Promise<number> {
+  const session = sessions.get(photo.id);
+  await session?.settled();
+  return session?.state.kept?.revision ?? photo.revision;
 }
 
 /** Takes up what was done to a photo by other ways than its session. */

@@ -7,6 +7,8 @@ const KEYS: [string, string][] = [
   ['Q (held)', 'what the row at hand of a mix table holds'],
   ...TOOLS.map(({ key, title, help }): [string, string] => [key, `${title}: ${help.charAt(0).toLowerCase()}${help.slice(1)}`]),
   ['F', 'fold the panels away, and back'],
+  ['S', 'the whole set as a sheet, and back to the photo'],
+  ['K', 'keep this state as a version'],
   ['Z, or double click', 'whole photo ↔ 100 %, at the pointer'],
   ['+, −, wheel', 'closer, further away, at the pointer'],
   ['wheel, while choosing', 'tighter, broader; with Ctrl closer, further away'],
@@ -14,13 +16,14 @@ const KEYS: [string, string][] = [
   ['Arrows on the photo, with another tool', 'move a cursor over it; with Shift faster'],
   ['Enter, Space there', 'click; begin and end a stroke, or a pull'],
   ['Esc', 'gives up what is being dragged'],
-  ['Page Up, Page Down', 'photo before, photo after'],
+  ['Page Up, Page Down', 'photo before, photo after; through the selected ones while several are selected'],
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
   ['Arrows on a slider', 'one step; with Shift ten'],
   ['In a mix table', 'left and right change a value, up and down lead to other rows, a digit begins typing; Ctrl and the wheel change what is pointed at'],
   ['Double click on a value', 'back to rest'],
   ['Arrows in the grade', 'choose a move; with Alt move it'],
-  ['F2, Delete', 'rename, remove the chosen move'],
+  ['F2, Delete', 'rename, remove the chosen move; on the sheet the selected photos'],
+  ['On the sheet', 'arrows, Home, End lead to other photos, with Shift select to there; Ctrl+A all, Esc none, Enter opens, + and − change the size, B held shows all as they came'],
 ];
 
 export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () => void }) {

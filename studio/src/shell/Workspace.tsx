@@ -1,14 +1,18 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useState } from 'react';
-import { api, type Photo } from '../api/client';
+import { useQuery } from '@tanstack/react-query';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { api } from '../api/client';
 import { Deliver } from '../deliver/Deliver';
 import { PhotoDesk } from '../desk/PhotoDesk';
-import { forgetSession } from '../session/sessions';
 import { Filmstrip } from '../set/Filmstrip';
 import { useBringIn } from '../set/useBringIn';
+import { useRemovePhoto } from '../set/useRemovePhoto';
+import { among, inOrder, ledBy, NOTHING, stepped, type Selection } from '../sheet/selection';
+import { Sheet } from '../sheet/Sheet';
+import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../theme';
+import { DropFiles } from './DropFiles';
 import type { Say } from './say';
 import { SetMenu } from './SetMenu';
 import type { Route } from './useRoute';
@@ -16,19 +20,25 @@ import type { Route } from './useRoute';
 interface Props {
   setId: number;
   photoId: number | null;
+  sheet: boolean;
   go: (route: Route, replace?: boolean) => void;
   onOpenSet: (setId: number | null) => void;
   onFailure: (reason: unknown) => void;
   onSay: Say;
 }
 
-/** One set on the screen: its photos below, one of them large, its grade on the right. */
-export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: Props) {
+/** One set on the screen: one of its photos large with its grade, or all of them as a sheet. */
+export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onSay }: Props) {
   const set = useQuery({ queryKey: ['set', setId], queryFn: () => api.set(setId) });
-  const photos = set.data?.photos ?? [];
+  useDrawn(set.data);
+  const photos = useMemo(() => set.data?.photos ?? [], [set.data]);
+  const ids = useMemo(() => photos.map(({ id }) => id), [photos]);
   const photo = photos.find((one) => one.id === photoId) ?? null;
-  const firstId = photos[0]?.id ?? null;
-  const [dropping, setDropping] = useState(false);
+  const firstId = ids[0] ?? null;
+  const [picked, setSelection] = useState<Selection>(NOTHING);
+  const selection = useMemo(() => (set.data ? among(picked, ids) : picked), [set.data, picked, ids]);
+  /** The photo that was last at hand, while the sheet is on the screen. */
+  const [lastId, setLastId] = useState<number | null>(null);
 
   const openPhoto = useCallback(
     (id: number) => {
@@ -37,79 +47,47 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: P
     [go, setId],
   );
   const { incoming, add, stop } = useBringIn(setId);
-  const queries = useQueryClient();
-  const refetch = useCallback(async () => {
-    await queries.invalidateQueries({ queryKey: ['set', setId] });
-    await queries.invalidateQueries({ queryKey: ['sets'] });
-  }, [queries, setId]);
-  const remove = async (gone: Photo) => {
-    try {
-      await api.removePhoto(gone.id);
-      // Its session ends with it: what was not kept could not be kept any more.
-      forgetSession(gone.id);
-      const index = photos.findIndex(({ id }) => id === gone.id);
-      const next = photos[index + 1] ?? photos[index - 1];
-      go({ setId, photoId: next?.id ?? null }, true);
-      await refetch();
-      onSay(`${gone.name} was taken out of the set.`, {
-        title: 'Undo',
-        run: () => {
-          api
-            .restorePhoto(gone.id)
-            .then(async () => {
-              // It can be opened once it is on the list again.
-              await refetch();
-              openPhoto(gone.id);
-            })
-            .catch(onFailure);
-        },
-      });
-    } catch (reason) {
-      onFailure(reason);
-    }
+  const remove = useRemovePhoto(setId, photos, go, onSay, onFailure);
+  const openSheet = () => {
+    setLastId(photoId);
+    // On coming to it, the photo at hand is what others are to be like.
+    setSelection((now) => (photoId === null ? now : now.chosen.has(photoId) ? ledBy(now, photoId) : { chosen: new Set([photoId]), lead: photoId, anchor: photoId }));
+    go({ setId, photoId: null, sheet: true });
   };
 
   useEffect(() => {
-    if (set.data && !photo && firstId !== null) go({ setId, photoId: firstId }, true);
-  }, [set.data, photo, firstId, go, setId]);
+    if (!sheet && set.data && !photo && firstId !== null) go({ setId, photoId: firstId }, true);
+  }, [sheet, set.data, photo, firstId, go, setId]);
 
-  const strip = <Filmstrip photos={photos} current={photo?.id ?? null} incoming={incoming} onOpen={openPhoto} onFiles={add} onStop={stop} />;
-
+  const strip = <Filmstrip photos={sheet ? [] : photos} current={photo?.id ?? null} selected={selection.chosen} incoming={incoming} onOpen={openPhoto} onFiles={add} onStop={stop} />;
+  const sets = <SetMenu current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />;
+  const whole = sheet && set.data;
   return (
-    <Box
-      sx={{ height: '100%', display: 'flex', flexDirection: 'column', position: 'relative' }}
-      onDragOver={(event) => {
-        if (event.dataTransfer.types.includes('Files')) {
-          event.preventDefault();
-          setDropping(true);
-        }
-      }}
-      onDragLeave={(event) => {
-        if (event.currentTarget === event.target || !event.currentTarget.contains(event.relatedTarget as Node | null)) setDropping(false);
-      }}
-      onDrop={(event) => {
-        event.preventDefault();
-        setDropping(false);
-        add([...event.dataTransfer.files]);
-      }}
-    >
-      {photo && set.data ? (
+    <DropFiles onFiles={add}>
+      {whole ? (
+        <Sheet set={whole} selection={selection} onSelect={setSelection} current={lastId} onOpen={openPhoto} onSay={onSay} onFailure={onFailure} sets={sets} strip={strip} />
+      ) : photo && set.data ? (
         <PhotoDesk
           key={photo.id}
           photo={photo}
           photos={photos}
-          onOpenPhoto={openPhoto}
+          onStep={(by) => {
+            const next = stepped(selection, ids, photo.id, by);
+            if (next !== undefined) openPhoto(next);
+          }}
+          onSheet={openSheet}
+          selected={selection.chosen.has(photo.id) ? inOrder(selection, ids).filter((id) => id !== photo.id) : []}
           onRemove={(gone) => { void remove(gone); }}
           onFailure={onFailure}
           onSay={onSay}
-          sets={<SetMenu current={set.data} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />}
+          sets={sets}
           strip={strip}
-          deliver={(one) => <Deliver photo={one} />}
+          deliver={(one) => <Deliver photos={[one]} />}
         />
       ) : (
         <Box sx={{ flex: 1, display: 'flex', flexDirection: 'column', minHeight: 0 }}>
           <Box component="header" sx={{ display: 'flex', alignItems: 'center', px: 1, height: 44, bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
-            <SetMenu current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />
+            {sets}
           </Box>
           <Box component="main" sx={{ flex: 1, display: 'grid', placeItems: 'center', p: 4 }}>
             <h1 style={visuallyHidden}>{set.data?.name ?? 'A set of photos'}</h1>
@@ -121,21 +99,14 @@ export function Workspace({ setId, photoId, go, onOpenSet, onFailure, onSay }: P
                 </Button>
               </Box>
             ) : set.data && photos.length === 0 ? (
-              <Typography sx={{ textAlign: 'center', maxWidth: 380 }}>
-                This set is empty. Drop JPEG or PNG photos anywhere here, or choose them below.
-              </Typography>
+              <Typography sx={{ textAlign: 'center', maxWidth: 380 }}>This set is empty. Drop JPEG or PNG photos anywhere here, or choose them below.</Typography>
             ) : (
               <CircularProgress size={28} aria-label="Loading the set" />
             )}
           </Box>
+          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}</Box>
         </Box>
       )}
-      {!(photo && set.data) && <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}</Box>}
-      {dropping && (
-        <Box sx={{ position: 'absolute', inset: 8, border: '2px dashed #f0f0f0', borderRadius: 1, bgcolor: 'rgb(40 40 40 / 78%)', display: 'grid', placeItems: 'center', pointerEvents: 'none', zIndex: 10 }}>
-          <Typography>Drop to bring these photos into the set</Typography>
-        </Box>
-      )}
-    </Box>
+    </DropFiles>
   );
 }

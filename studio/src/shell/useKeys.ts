@@ -15,6 +15,10 @@ export interface KeyActions {
   reached: (held: boolean) => void;
   tool: (tool: Tool) => void;
   fold: () => void;
+  /** The whole set at once. */
+  sheet: () => void;
+  /** Keeps the state as a version. */
+  keep: () => void;
   /** Flashes what the target or band at hand holds. */
   flash: (held: boolean) => void;
   escape: () => void;
@@ -67,6 +71,8 @@ export function useKeys(actions: KeyActions): void {
       } else if (key === 'q') {
         if (!event.repeat) now.current.flash(true);
       } else if (key === 'f') now.current.fold();
+      else if (key === 's') now.current.sheet();
+      else if (key === 'k') now.current.keep();
       else if (event.key === 'Escape') now.current.escape();
       else if (event.key === '?') now.current.help();
       else if (event.key === 'PageDown') now.current.nextPhoto(1);

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+/** What changed from one grade to another, in words: for a history that says what each step did. */
+final class Difference
+{
+    /** @return list<string> one a change; at least one */
+    public static function words(Grade $before, Grade $after): array
+    {
+        [$old, $new] = [self::byId($before), self::byId($after)];
+        $words = [];
+        foreach (array_diff_key($new, $old) as $move) {
+            $words[] = 'Added '.self::name($move);
+        }
+        foreach (array_diff_key($old, $new) as $move) {
+            $words[] = 'Removed '.self::name($move);
+        }
+        foreach (array_intersect_key($new, $old) as $id => $move) {
+            array_push($words, ...self::ofMove($old[$id], $move));
+        }
+        $stayed = static fn (array $one, array $other): array => array_keys(array_intersect_key($one, $other));
+        if ($stayed($old, $new) !== $stayed($new, $old)) {
+            $words[] = 'Changed the order of the moves';
+        }
+
+        return [] === $words ? ['Changed nothing that shows'] : $words;
+    }
+
+    /** @return list<string> */
+    private static function ofMove(Move $old, Move $new): array
+    {
+        $name = self::name($new);
+        $words = [];
+        // Settings and reaches are values: compared by what is in them.
+        if ($old->kind != $new->kind) {
+            $words[] = self::settings($old, $new);
+        }
+        if ($old->reach != $new->reach || $old->reads !== $new->reads) {
+            $words[] = $name.': '.(null === $new->reach ? 'reaches everything' : (null === $old->reach ? 'chose its colours' : 'changed its reach'));
+        }
+        if ($old->strength !== $new->strength) {
+            $words[] = \sprintf('%s: amount %d → %d %%', $name, (int) round(100 * $old->strength), (int) round(100 * $new->strength));
+        }
+        if ($old->on !== $new->on) {
+            $words[] = $name.': switched '.($new->on ? 'on' : 'off');
+        }
+        if ($old->label !== $new->label) {
+            $words[] = \sprintf('%s: named “%s”', self::name($old), '' === $new->label ? $new->kind::title() : $new->label);
+        }
+
+        return $words;
+    }
+
+    /** Which settings changed, those that are plain numbers with their values. */
+    private static function settings(Move $old, Move $new): string
+    {
+        [$was, $is] = [$old->kind->params(), $new->kind->params()];
+        $schema = $new->kind::paramsSchema()['properties'] ?? [];
+        $told = [];
+        foreach (array_keys($was + $is) as $key) {
+            $properties = \is_array($schema) && \is_array($schema[$key] ?? null) ? $schema[$key] : [];
+            $rest = $properties['default'] ?? null;
+            [$from, $to] = [$was[$key] ?? $rest, $is[$key] ?? $rest];
+            if ($from == $to) {
+                continue;
+            }
+            $title = \is_string($properties['title'] ?? null) ? $properties['title'] : (string) preg_replace('/(?<!^)[A-Z]/', ' $0', $key);
+            $told[] = mb_strtolower($title).(is_numeric($from) && is_numeric($to) ? \sprintf(' %s → %s', self::number((float) $from), self::number((float) $to)) : '');
+        }
+
+        return self::name($new).': '.([] === $told || \count($told) > 3 ? 'changed its settings' : implode(', ', $told));
+    }
+
+    private static function number(float $value): string
+    {
+        return str_replace('-', '−', (string) round($value, 1));
+    }
+
+    private static function name(Move $move): string
+    {
+        return '' === $move->label ? mb_strtolower($move->kind::title()) : '“'.$move->label.'”';
+    }
+
+    /** @return array<string, Move> in order */
+    private static function byId(Grade $grade): array
+    {
+        $moves = [];
+        foreach ($grade->moves as $move) {
+            $moves[$move->id] = $move;
+        }
+
+        return $moves;
+    }
+}

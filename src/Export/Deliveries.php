@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Export;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Tovrin\App\Entity\Delivery;
+use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Http\Problem;
+use Tovrin\App\Repository\Grades;
+use Tovrin\App\Repository\Versions;
+use Tovrin\App\Request\AskDelivery;
+use Tovrin\App\Request\DeliverTo;
+use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Request\Output;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+
+/** Deliveries: planned, asked for, found again, paused, stopped, begun again. */
+final readonly class Deliveries
+{
+    private const LATEST = 20;
+
+    public function __construct(private EntityManagerInterface $entities, private Grades $grades, private Versions $versions, private ExportQueue $queue, private AllowedFolder $folder)
+    {
+    }
+
+    /**
+     * The names that files would have; nothing is made.
+     *
+     * @return array{names: list<string>, changed: int} in the order they would be made; how many are not as their pattern says, since two would have been the same
+     */
+    public function plan(AskDelivery $asked): array
+    {
+        $names = $this->names($asked);
+        $planned = [];
+        foreach ($this->files($asked, $names) as [, , $name]) {
+            $planned[] = $name;
+        }
+
+        return ['names' => $planned, 'changed' => $names->changed()];
+    }
+
+    /** Asks for files. They are made with the grades as they are now, whatever is done to these meanwhile. */
+    public function ask(AskDelivery $asked): Delivery
+    {
+        $files = iterator_to_array($this->files($asked, $this->names($asked)), false);
+        if ([] === $files) {
+            throw new Problem(422, 'None of these photos has a move with a reach: there is no matte to write.');
+        }
+        $photos = \count($asked->photos);
+        [$first] = $files[0];
+        $formats = implode(', ', array_unique(array_map(static fn (Output $output): string => strtoupper(strtr($output->format->value, '-', ' ')), $asked->outputs)));
+        $delivery = new Delivery(\sprintf('%s · %s', 1 === $photos ? $first->name() : $photos.' photos', $formats), $asked->to->value, '' === trim((string) $asked->folder) ? null : trim((string) $asked->folder));
+        foreach ($files as [$photo, $look, $name, $wanted]) {
+            new ExportJob($delivery, $photo, $look, $wanted->format->value, $wanted->json(), $name, $wanted->cost($photo->width() * $photo->height() / 1e6));
+        }
+        if (DeliverTo::Archive === $asked->to) {
+            $archive = (new FileNames())->next('{set}-{date}', ['set' => $first->set()->name(), 'date' => date('Y-m-d')], '.zip', $first->name());
+            new ExportJob($delivery, null, '{}', ExportJob::ARCHIVE, '{}', $archive, max(1, intdiv(\count($files), 20)));
+        }
+        $this->entities->wrapInTransaction(fn () => $this->entities->persist($delivery));
+        $this->queue->send($delivery->id());
+
+        return $delivery;
+    }
+
+    /** @return list<Delivery> newest first */
+    public function latest(): array
+    {
+        $latest = $this->entities->getRepository(Delivery::class)->findBy([], ['id' => 'DESC'], self::LATEST);
+        array_walk($latest, $this->fresh(...));
+
+        return array_values(array_filter($latest, static fn (Delivery $delivery): bool => [] !== $delivery->jobs()));
+    }
+
+    public function delivery(int $id): Delivery
+    {
+        $delivery = $this->entities->find(Delivery::class, $id);
+        if (null === $delivery) {
+            throw Problem::notFound('delivery');
+        }
+        $this->fresh($delivery);
+
+        return $delivery;
+    }
+
+    public function job(int $id): ExportJob
+    {
+        $job = $this->entities->find(ExportJob::class, $id);
+        if (null === $job || true === $job->photo()?->isRemoved()) {
+            throw Problem::notFound('export');
+        }
+        // The worker writes past this process's memory of it.
+        $this->entities->refresh($job);
+
+        return $job;
+    }
+
+    /** Files that are being made are finished; the others wait. */
+    public function pause(Delivery $delivery): void
+    {
+        $delivery->pause(true);
+        $this->entities->flush();
+    }
+
+    public function goOn(Delivery $delivery): void
+    {
+        $delivery->pause(false);
+        $this->entities->flush();
+        $this->queue->send($delivery->id());
+    }
+
+    /** Forgets a delivery, with the files that were kept for fetching; what lies in a folder stays. */
+    public function forget(Delivery $delivery): void
+    {
+        $this->queue->cancelDelivery($delivery->id());
+        $this->entities->remove($delivery);
+        $this->entities->flush();
+    }
+
+    private function names(AskDelivery $asked): FileNames
+    {
+        return new FileNames(DeliverTo::Folder === $asked->to ? $this->folder->names($asked->folder) : []);
+    }
+
+    /** @return \Generator<int, array{Photo, string, string, Wanted}> photo, look, name, how */
+    private function files(AskDelivery $asked, FileNames $names): \Generator
+    {
+        $digits = max(2, \strlen((string) \count($asked->photos)));
+        $photos = $this->photos($asked);
+        $looks = $this->grades->looks($photos);
+        $versions = $this->versions->namesOf($looks);
+        foreach ($photos as $index => $photo) {
+            $look = $looks[$photo->id()];
+            $read = LookJson::read($look);
+            $words = [
+                'photo' => pathinfo($photo->name(), \PATHINFO_FILENAME),
+                'look' => '' !== $read->name ? $read->name : ([] === $read->moves ? 'source' : 'graded'),
+                'version' => $versions[$photo->id()] ?? '',
+                'number' => str_pad((string) ($index + 1), $digits, '0', \STR_PAD_LEFT),
+                'set' => $photo->set()->name(),
+                'date' => date('Y-m-d'),
+            ];
+            foreach ($asked->outputs as $output) {
+                foreach (self::moves($output, $read) as $move) {
+                    $ending = null === $move ? $output->format->ending() : \sprintf('-matte-%d.png', $move + 1);
+                    yield [$photo, $look, $names->next($output->name, $words, $ending, $photo->name()), Wanted::of($output, $move)];
+                }
+            }
+        }
+    }
+
+    /** @return list<int|null> the moves that a file each is for: for mattes those with a reach; else the grade as a whole */
+    private static function moves(Output $output, Grade $grade): array
+    {
+        return ExportFormat::Matte === $output->format ? array_keys(array_filter($grade->moves, static fn (Move $move): bool => null !== $move->reach)) : [null];
+    }
+
+    /** @return list<Photo> in the order asked for */
+    private function photos(AskDelivery $asked): array
+    {
+        $photos = [];
+        foreach (array_chunk(array_column($asked->photos, 'id'), 500) as $ids) {
+            foreach ($this->entities->getRepository(Photo::class)->findBy(['id' => $ids]) as $photo) {
+                $photos[$photo->id()] = $photo;
+            }
+        }
+
+        return array_map(static function ($one) use ($photos): Photo {
+            $photo = $photos[$one->id] ?? null;
+            if (null === $photo || $photo->isRemoved()) {
+                throw Problem::notFound('photo');
+            }
+            if ($photo->revision() !== $one->basedOn) {
+                throw new Problem(409, \sprintf('“%s” was changed in another window meanwhile. Look at it again before it is delivered.', $photo->name()));
+            }
+
+            return $photo;
+        }, $asked->photos);
+    }
+
+    private function fresh(Delivery $delivery): void
+    {
+        $this->entities->refresh($delivery);
+        // The workers write past this process's memory of them.
+        $this->entities->createQuery('SELECT j, p FROM '.ExportJob::class.' j LEFT JOIN j.photo p WHERE j.delivery = ?1')->setParameter(1, $delivery)->setHint(\Doctrine\ORM\Query::HINT_REFRESH, true)->getResult();
+    }
+}

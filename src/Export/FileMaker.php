@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Export;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
+use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Queue\Journal;
+use Tovrin\App\Queue\Leases;
+use Tovrin\App\Queue\Stopping;
+use Tovrin\App\Request\DeliverTo;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Grade;
+
+/** Makes one finished file, whole or not at all. */
+#[AsMessageHandler]
+final readonly class FileMaker
+{
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder)
+    {
+    }
+
+    public function __invoke(MakeFile $message): void
+    {
+        $id = $message->job;
+        if (!$this->queue->claim($id)) {
+            return;
+        }
+        $this->entities->clear();
+        $job = $this->entities->find(ExportJob::class, $id);
+        if (null === $job || true === $job->photo()?->isRemoved()) {
+            $this->queue->finish($id, ExportJob::CANCELLED);
+            $this->journal->say(\sprintf('File %d: its photo was removed', $id));
+
+            return;
+        }
+        $this->journal->say(\sprintf('File %d: %s', $id, $job->fileName()));
+        try {
+            $this->make($job);
+            $this->queue->finish($id, ExportJob::DONE);
+            $this->journal->say(\sprintf('File %d: done', $id));
+        } catch (Cancelled) {
+            if ($this->stopping->wanted && $this->queue->giveBack($id, Leases::own())) {
+                $this->queue->sendAgain($id);
+            } else {
+                $this->queue->finish($id, ExportJob::CANCELLED);
+            }
+            $this->journal->say(\sprintf('File %d: stopped', $id));
+        } catch (PictureError|Problem $e) {
+            $this->queue->finish($id, ExportJob::FAILED, $e->getMessage());
+            $this->journal->say(\sprintf('File %d: %s', $id, $e->getMessage()));
+        } catch (\Throwable $e) {
+            $this->queue->finish($id, ExportJob::FAILED, \sprintf('Something went wrong that should not have: %s', $e->getMessage()));
+            $this->logger->error('File {id}: {message}', ['id' => $id, 'message' => $e->getMessage(), 'exception' => $e]);
+            $this->journal->say(\sprintf('File %d: %s in %s:%d', $id, $e->getMessage(), $e->getFile(), $e->getLine()));
+        }
+    }
+
+    private function make(ExportJob $job): void
+    {
+        $progress = function (string $stage, float $share) use ($job): void {
+            if (!$this->queue->progress($job->id(), $stage, $share) || $this->stopping->wanted) {
+                throw new Cancelled();
+            }
+        };
+        $target = $this->store->export($job->id());
+        if ($job->isArchive()) {
+            Archive::write($target, $this->parts($job), $progress);
+
+            return;
+        }
+        $photo = $job->photo() ?? throw new \LogicException('Only an archive has no photo.');
+        $read = LookJson::read($job->look());
+        // A grade of one photo has no name of its own; in a file it is called after the photo.
+        $grade = new Grade($read->moves, '' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
+        $bytes = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, Wanted::read($job->format(), $job->output()), $progress);
+        if (DeliverTo::Folder->value === $job->delivery()->destination()) {
+            AtomicFile::writeNew($this->folder->at($job->delivery()->folder()).'/'.$job->fileName(), $bytes);
+        } else {
+            AtomicFile::write($target, $bytes);
+        }
+    }
+
+    /** @return array<string, string> paths of the finished files of its delivery, by name */
+    private function parts(ExportJob $archive): array
+    {
+        $parts = [];
+        foreach ($archive->delivery()->jobs() as $job) {
+            if (ExportJob::DONE === $job->state() && !$job->isArchive()) {
+                $parts[$job->fileName()] = $this->store->export($job->id());
+            }
+        }
+
+        return $parts;
+    }
+}

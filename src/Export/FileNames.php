@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Export;
+
+use Tovrin\App\Http\Problem;
+
+/**
+ * Names of finished files by a pattern: words between braces stand for what is known of the photo, all else for itself.
+ * No name is a path, none is the photo's own, and no two of a delivery are the same.
+ */
+final class FileNames
+{
+    public const USUAL = '{photo}-{look}';
+    /** What a pattern may hold between braces. */
+    public const WORDS = ['photo', 'look', 'version', 'number', 'set', 'date'];
+    private const MOST = 180;
+
+    /** @var array<string, true> names given so far, in small letters: some disks do not tell the case apart */
+    private array $taken = [];
+    private int $changed = 0;
+
+    /** @param list<string> $taken names that are in use already where the files go */
+    public function __construct(array $taken = [])
+    {
+        foreach ($taken as $name) {
+            $this->taken[mb_strtolower($name)] = true;
+        }
+    }
+
+    /**
+     * A name for one file.
+     *
+     * @param array<string, string> $words    what the words between braces stand for
+     * @param string                $ending   behind it, with its full stop
+     * @param string                $original the photo's own name
+     *
+     * @throws Problem when the pattern is a path, holds a word there is not, or yields nothing
+     */
+    public function next(string $pattern, array $words, string $ending, string $original): string
+    {
+        $pattern = trim($pattern);
+        if (1 === preg_match('#[/\\\\]#', $pattern)) {
+            throw new Problem(422, \sprintf('The name pattern “%s” has “/” or “\” in it: it names files, not folders. Take it out.', $pattern));
+        }
+        $name = (string) preg_replace_callback('/\{([^{}]*)\}/u', static function (array $found) use ($words, $pattern): string {
+            return self::plain($words[mb_strtolower($found[1])] ?? throw new Problem(422, \sprintf('The name pattern “%s” has “{%s}” in it, which stands for nothing. Use {%s}.', $pattern, $found[1], implode('}, {', self::WORDS))));
+        }, $pattern);
+        // What stood for nothing leaves its hyphens behind.
+        $name = trim((string) preg_replace('/([-_. ])[-_. ]+/', '$1', self::plain($name)), "-_. \t");
+        if ('' === $name) {
+            throw new Problem(422, \sprintf('The name pattern “%s” yields nothing for “%s”. Add {photo} or {number} to it.', $pattern, $original));
+        }
+        $name = mb_substr($name, 0, self::MOST);
+        if (mb_strtolower($name.$ending) === mb_strtolower($original)) {
+            $name .= '-graded';
+        }
+        $unique = $name;
+        for ($n = 2; isset($this->taken[mb_strtolower($unique.$ending)]); ++$n) {
+            $unique = $name.'-'.$n;
+        }
+        $this->changed += $unique === $name ? 0 : 1;
+        $this->taken[mb_strtolower($unique.$ending)] = true;
+
+        return $unique.$ending;
+    }
+
+    /** How many names were made different from what the pattern says, since it was given already. */
+    public function changed(): int
+    {
+        return $this->changed;
+    }
+
+    /** Without what no system allows in the name of a file. */
+    private static function plain(string $text): string
+    {
+        return (string) preg_replace('#[\x00-\x1F\x7F/\\\\:*?"<>|]+#u', '-', mb_scrub($text));
+    }
+}

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Queue;
+
+/**
+ * Who has taken something up, and whether that worker still lives: on this machine by its process, on another one by when it
+ * last said how far it is.
+ */
+final class Leases
+{
+    /** A worker elsewhere that has said nothing for so long is given up. Its longest silence is the packing of a large picture. */
+    private const SILENT_SECONDS = 180;
+
+    /** The name of this process: machine, number, and when it was started, since numbers are used again. */
+    public static function own(): string
+    {
+        $pid = (int) getmypid();
+
+        return \sprintf('%s:%d:%s', self::machine(), $pid, self::startOf($pid));
+    }
+
+    public static function isAlive(string $worker, ?\DateTimeImmutable $seenAt, \DateTimeImmutable $now = new \DateTimeImmutable()): bool
+    {
+        [$machine, $pid, $start] = explode(':', $worker, 3) + [1 => '0', 2 => ''];
+        if ($machine === self::machine()) {
+            return '' !== $start && self::startOf((int) $pid) === $start;
+        }
+
+        return null !== $seenAt && $now->getTimestamp() - $seenAt->getTimestamp() < self::SILENT_SECONDS;
+    }
+
+    private static function machine(): string
+    {
+        return substr(str_replace(':', '-', (string) gethostname()), 0, 64);
+    }
+
+    /** When a process was started, in the kernel's ticks; nothing when there is none. */
+    private static function startOf(int $pid): string
+    {
+        $stat = (string) @file_get_contents("/proc/$pid/stat");
+        // The name of the program may hold spaces and brackets; behind its last bracket come the fields from the third on.
+        $fields = explode(' ', substr($stat, (int) strrpos($stat, ')') + 2));
+
+        // A process that has ended but was not waited for lives no more.
+        return '' === $stat || 'Z' === $fields[0] ? '' : ($fields[19] ?? '');
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Queue;
+
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\TransportNamesStamp;
+
+/** Puts messages into the rooms where workers find them. */
+final readonly class Queue
+{
+    public function __construct(private MessageBusInterface $bus)
+    {
+    }
+
+    public function put(object $message, Room $room): void
+    {
+        $this->bus->dispatch($message, [new TransportNamesStamp([$room->value])]);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Repository;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Tovrin\App\Entity\OwnLook;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Grade;
+
+/** The looks of the user's own. */
+final readonly class OwnLooks
+{
+    public function __construct(private EntityManagerInterface $entities)
+    {
+    }
+
+    /** @return list<OwnLook> by group and name */
+    public function all(): array
+    {
+        return $this->entities->getRepository(OwnLook::class)->findBy(['removedAt' => null], ['group' => 'ASC', 'name' => 'ASC', 'id' => 'ASC']);
+    }
+
+    /** Null when it does not exist any more. */
+    public function look(int $id, bool $removedToo = false): ?OwnLook
+    {
+        $look = $this->entities->find(OwnLook::class, $id);
+
+        return null === $look || ($look->isRemoved() && !$removedToo) ? null : $look;
+    }
+
+    /** Saves a look under its own name; a name that is taken gets a number. */
+    public function save(Grade $look, string $group): OwnLook
+    {
+        $taken = array_map(static fn (OwnLook $one): string => mb_strtolower($one->name()), $this->all());
+        $wanted = mb_substr('' === trim($look->name) ? 'Look' : trim($look->name), 0, 190);
+        $name = $wanted;
+        for ($n = 2; \in_array(mb_strtolower($name), $taken, true); ++$n) {
+            $name = $wanted.' '.$n;
+        }
+        $own = new OwnLook($name, trim($group), LookWriter::write(new Grade($look->moves, $name)));
+        $this->entities->persist($own);
+        $this->entities->flush();
+
+        return $own;
+    }
+
+    public function change(OwnLook $own, Grade $look, string $group): void
+    {
+        $own->change($look->name, trim($group), LookWriter::write($look));
+        $this->entities->flush();
+    }
+
+    /** Takes it away, or brings it back. */
+    public function remove(OwnLook $own, bool $removed): void
+    {
+        $own->remove($removed ? new \DateTimeImmutable() : null);
+        $this->entities->flush();
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Server;
+
+use Doctrine\DBAL\Connection;
+use Tovrin\App\Choosing\StudyPhoto;
+use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\Room;
+use Tovrin\App\Sheet\DrawPicture;
+
+/** Asks for what is made ahead of need and is not there: after an update, or when messages were lost. */
+final readonly class AheadOfNeed
+{
+    public function __construct(private Connection $connection, private Queue $queue, private PhotoStore $store)
+    {
+    }
+
+    public function ask(): void
+    {
+        if ([] !== $this->connection->fetchFirstColumn('SELECT 1 FROM messenger_messages WHERE queue_name = ? LIMIT 1', [Room::Ahead->value])) {
+            // It has been asked for, and is under way.
+            return;
+        }
+        /** @var list<array{id: int, store_key: string, behind: int}> $photos */
+        $photos = $this->connection->fetchAllAssociative('SELECT id, store_key, COALESCE(drawn, 0) <> revision AS behind FROM photo WHERE removed_at IS NULL');
+        $this->connection->transactional(function () use ($photos): void {
+            foreach ($photos as ['id' => $id, 'store_key' => $key, 'behind' => $behind]) {
+                if (0 !== $behind) {
+                    $this->queue->put(new DrawPicture($id), Room::Ahead);
+                }
+                if (!is_file($this->store->study($key))) {
+                    $this->queue->put(new StudyPhoto($id), Room::Ahead);
+                }
+            }
+        });
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\View;
+
+use Tovrin\App\Entity\Delivery;
+use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Request\DeliverTo;
+
+/** Files that were asked for together, and how far they are. */
+final readonly class DeliveryView
+{
+    /** Files that are listed one by one; of more only what is under way or went wrong. */
+    private const LISTED = 60;
+
+    /**
+     * @param string           $name     for people
+     * @param string|null      $folder   where on the server the files lie
+     * @param float            $progress share done of all, 0 to 1
+     * @param string|null      $fileUrl  where the archive is, once it is done
+     * @param list<ExportView> $files    all of a few; of many those that are under way or went wrong
+     */
+    private function __construct(
+        public int $id,
+        public string $name,
+        public DeliverTo $to,
+        public ?string $folder,
+        public bool $paused,
+        public int $count,
+        public int $done,
+        public int $failed,
+        public int $stopped,
+        public int $waiting,
+        public int $running,
+        public float $progress,
+        public ?string $fileUrl,
+        public ?string $fileName,
+        public array $files,
+    ) {
+    }
+
+    /** @param string|null $allowed the folder that is allowed */
+    public static function of(Delivery $delivery, ?string $allowed): self
+    {
+        $jobs = $delivery->jobs();
+        $files = array_values(array_filter($jobs, static fn (ExportJob $job): bool => !$job->isArchive()));
+        $archive = array_values(array_filter($jobs, static fn (ExportJob $job): bool => $job->isArchive()))[0] ?? null;
+        $in = static fn (string $state): int => \count(array_filter($jobs, static fn (ExportJob $job): bool => $job->state() === $state));
+        $many = \count($jobs) > self::LISTED;
+        $listed = array_values(array_filter($jobs, static fn (ExportJob $job): bool => !$many || \in_array($job->state(), [ExportJob::RUNNING, ExportJob::FAILED], true)));
+        $to = DeliverTo::from($delivery->destination());
+        $weights = array_sum(array_map(static fn (ExportJob $job): int => $job->cost(), $jobs));
+        $ended = static fn (ExportJob $job): float => \in_array($job->state(), [ExportJob::QUEUED, ExportJob::RUNNING], true) ? $job->progress() : 1.0;
+
+        return new self(
+            $delivery->id(),
+            $delivery->name(),
+            $to,
+            DeliverTo::Folder === $to && null !== $allowed ? $allowed.(null === $delivery->folder() ? '' : '/'.$delivery->folder()) : null,
+            $delivery->isPaused(),
+            \count($files),
+            \count(array_filter($files, static fn (ExportJob $job): bool => ExportJob::DONE === $job->state())),
+            $in(ExportJob::FAILED),
+            $in(ExportJob::CANCELLED),
+            $in(ExportJob::QUEUED),
+            $in(ExportJob::RUNNING),
+            array_sum(array_map(static fn (ExportJob $job): float => $job->cost() * $ended($job), $jobs)) / max(1, $weights),
+            null !== $archive && ExportJob::DONE === $archive->state() ? ExportView::of($archive)->fileUrl : null,
+            $archive?->fileName(),
+            array_map(static fn (ExportJob $job): ExportView => ExportView::of($job), \array_slice($listed, 0, self::LISTED + 1)),
+        );
+    }
+}
