@@ -193,7 +193,7 @@ try {
   }, true);
   await picture('deliver', 1, async ({ page }) => {
     await page.getByRole('button', { name: 'Deliver' }).click();
-    await page.getByRole('button', { name: 'Export', exact: true }).click();
+    await page.getByRole('button', { name: /^Export/ }).click();
     await page.getByText('Done: in your downloads.').waitFor();
   });
 } finally {

@@ -71,7 +71,13 @@ final class Difference
             $told[] = mb_strtolower($title).(is_numeric($from) && is_numeric($to) ? \sprintf(' %s → %s', self::number((float) $from), self::number((float) $to)) : '');
         }
 
-        return self::name($new).': '.([] === $told || \count($told) > 3 ? 'changed its settings' : implode(', ', $told));
+        $name = self::name($new);
+        if ([] === $told || \count($told) > 3) {
+            return $name.': changed its settings';
+        }
+
+        // A kind whose one setting is called as itself is named once.
+        return 1 === \count($told) && str_starts_with($told[0], mb_strtolower($name).' ') ? ucfirst($told[0]) : $name.': '.implode(', ', $told);
     }
 
     private static function number(float $value): string
@@ -81,7 +87,7 @@ final class Difference
 
     private static function name(Move $move): string
     {
-        return '' === $move->label ? mb_strtolower($move->kind::title()) : '“'.$move->label.'”';
+        return '' === $move->label ? $move->kind::title() : '“'.$move->label.'”';
     }
 
     /** @return array<string, Move> in order */

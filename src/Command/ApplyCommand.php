@@ -10,6 +10,7 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Export\FileNames;
 use Tovrin\App\Export\Rendering;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureError;
@@ -74,7 +75,7 @@ final class ApplyCommand extends Command
      */
     private static function targets(array $pictures, string $folder, string $look): array
     {
-        $slug = trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower(mb_scrub($look))), '-');
+        $slug = FileNames::slug($look);
         $targets = $taken = [];
         foreach ($pictures as $picture) {
             $png = 'png' === strtolower(pathinfo($picture, \PATHINFO_EXTENSION));

@@ -144,6 +144,13 @@ class Photo
         return $this->drawn;
     }
 
+    /** Its small picture shows a revision. */
+    public function wasDrawn(int $revision, int $at): void
+    {
+        $this->drawn = $revision;
+        $this->drawnAt = $at;
+    }
+
     public function drawnAt(): int
     {
         return $this->drawnAt;

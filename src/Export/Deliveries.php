@@ -9,6 +9,7 @@ use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Versions;
 use Tovrin\App\Request\AskDelivery;
@@ -24,7 +25,7 @@ final readonly class Deliveries
 {
     private const LATEST = 20;
 
-    public function __construct(private EntityManagerInterface $entities, private Grades $grades, private Versions $versions, private ExportQueue $queue, private AllowedFolder $folder)
+    public function __construct(private EntityManagerInterface $entities, private Grades $grades, private Versions $versions, private ExportQueue $queue, private AllowedFolder $folder, private PhotoStore $store)
     {
     }
 
@@ -59,7 +60,7 @@ final readonly class Deliveries
             new ExportJob($delivery, $photo, $look, $wanted->format->value, $wanted->json(), $name, $wanted->cost($photo->width() * $photo->height() / 1e6));
         }
         if (DeliverTo::Archive === $asked->to) {
-            $archive = (new FileNames())->next('{set}-{date}', ['set' => $first->set()->name(), 'date' => date('Y-m-d')], '.zip', $first->name());
+            $archive = (new FileNames())->next('{set}-{date}', ['set' => FileNames::slug($first->set()->name()), 'date' => date('Y-m-d')], '.zip', $first->name());
             new ExportJob($delivery, null, '{}', ExportJob::ARCHIVE, '{}', $archive, max(1, intdiv(\count($files), 20)));
         }
         $this->entities->wrapInTransaction(fn () => $this->entities->persist($delivery));
@@ -118,6 +119,9 @@ final readonly class Deliveries
     public function forget(Delivery $delivery): void
     {
         $this->queue->cancelDelivery($delivery->id());
+        foreach ($delivery->jobs() as $job) {
+            @unlink($this->store->export($job->id()));
+        }
         $this->entities->remove($delivery);
         $this->entities->flush();
     }
@@ -139,10 +143,10 @@ final readonly class Deliveries
             $read = LookJson::read($look);
             $words = [
                 'photo' => pathinfo($photo->name(), \PATHINFO_FILENAME),
-                'look' => '' !== $read->name ? $read->name : ([] === $read->moves ? 'source' : 'graded'),
-                'version' => $versions[$photo->id()] ?? '',
+                'look' => '' !== FileNames::slug($read->name) ? FileNames::slug($read->name) : ([] === $read->moves ? 'source' : 'graded'),
+                'version' => FileNames::slug($versions[$photo->id()] ?? ''),
                 'number' => str_pad((string) ($index + 1), $digits, '0', \STR_PAD_LEFT),
-                'set' => $photo->set()->name(),
+                'set' => FileNames::slug($photo->set()->name()),
                 'date' => date('Y-m-d'),
             ];
             foreach ($asked->outputs as $output) {

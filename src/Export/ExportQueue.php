@@ -80,11 +80,13 @@ final readonly class ExportQueue
             'UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ? AND worker = ?',
             [$state, ucfirst($state), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
         );
+        $forgotten = 1 !== $ended && false === $this->connection->fetchOne('SELECT 1 FROM export_job WHERE id = ?', [$job]);
+        if ($forgotten || (1 === $ended && ExportJob::DONE !== $state)) {
+            // What failed has no file, nor has what was forgotten while it was made. One that another worker has taken over is theirs.
+            @unlink($this->store->export($job));
+        }
         if (1 !== $ended) {
             return;
-        }
-        if (ExportJob::DONE !== $state) {
-            @unlink($this->store->export($job));
         }
         $delivery = $this->connection->fetchOne('SELECT delivery_id FROM export_job WHERE id = ? AND format <> ?', [$job, ExportJob::ARCHIVE]);
         if (is_numeric($delivery)) {

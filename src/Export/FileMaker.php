@@ -82,7 +82,7 @@ final readonly class FileMaker
         $grade = new Grade($read->moves, '' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
         $bytes = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, Wanted::read($job->format(), $job->output()), $progress);
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
-            AtomicFile::writeNew($this->folder->at($job->delivery()->folder()).'/'.$job->fileName(), $bytes);
+            AtomicFile::writeNew($this->folder->at($job->delivery()->folder()).'/'.$job->fileName(), $bytes, (string) $job->id());
         } else {
             AtomicFile::write($target, $bytes);
         }

@@ -66,6 +66,12 @@ final class FileNames
         return $unique.$ending;
     }
 
+    /** A text as a part of a file's name: small letters and digits, joined by hyphens. */
+    public static function slug(string $text): string
+    {
+        return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower(mb_scrub($text))), '-');
+    }
+
     /** How many names were made different from what the pattern says, since it was given already. */
     public function changed(): int
     {

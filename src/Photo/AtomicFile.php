@@ -15,20 +15,22 @@ final class AtomicFile
      */
     public static function write(string $path, string $bytes): void
     {
-        self::put($path, $bytes, true);
+        self::put($path, $bytes, bin2hex(random_bytes(4)), true);
     }
 
     /**
      * Writes a file where none of this name is, unless it has these very bytes.
      *
+     * @param string $mark tells the unfinished file apart; the same when it is tried again, so that what a killed process left is written over
+     *
      * @throws PictureError as write() does, and when another file has the name
      */
-    public static function writeNew(string $path, string $bytes): void
+    public static function writeNew(string $path, string $bytes, string $mark): void
     {
-        self::put($path, $bytes, false);
+        self::put($path, $bytes, $mark, false);
     }
 
-    private static function put(string $path, string $bytes, bool $mayReplace): void
+    private static function put(string $path, string $bytes, string $mark, bool $mayReplace): void
     {
         $files = new Filesystem();
         $directory = \dirname($path);
@@ -38,7 +40,7 @@ final class AtomicFile
         if (!is_writable($directory)) {
             throw new PictureError(\sprintf('"%s" cannot be written: the folder "%s" does not allow it.', $path, $directory));
         }
-        $part = $directory.'/.'.basename($path).'.'.bin2hex(random_bytes(4)).'.part';
+        $part = $directory.'/.'.basename($path).'.'.$mark.'.part';
         try {
             $files->dumpFile($part, $bytes);
             // Before it takes its name it has to be on the disk: a name without its bytes would survive a power cut.

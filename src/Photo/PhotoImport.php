@@ -45,6 +45,7 @@ final readonly class PhotoImport
             }
             $this->keepFull($key, $path, $pixels);
             $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height, TakenAt::of($path));
+            $photo->wasDrawn(0, 0);
             $this->sets->add($photo);
             $this->queue->put(new StudyPhoto($photo->id()), Room::Ahead);
 

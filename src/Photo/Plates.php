@@ -24,7 +24,7 @@ final class Plates
     {
         $tone = self::largest($pixels);
         $colour = PictureFile::raw($pixels);
-        $colour->setImageAlphaChannel(\Imagick::ALPHACHANNEL_OFF);
+        $colour->setImageAlphaChannel(\Imagick::ALPHACHANNEL_DEACTIVATE);
         // Divides what is there by what is laid over it.
         $colour->compositeImage($tone, \Imagick::COMPOSITE_DIVIDESRC, 0, 0);
         $tone->clear();
@@ -44,10 +44,11 @@ final class Plates
         return $largest;
     }
 
+    /** @param \Imagick::CHANNEL_* $channel */
     private static function channel(Pixels $pixels, int $channel): \Imagick
     {
         $image = PictureFile::raw($pixels);
-        $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_OFF);
+        $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_DEACTIVATE);
         $image->separateImageChannel($channel);
 
         return $image;

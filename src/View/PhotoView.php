@@ -6,18 +6,16 @@ namespace Tovrin\App\View;
 
 use Tovrin\App\Entity\Photo;
 
-/** What the studio is told about a photo. */
+/** What the studio is told about a photo. Sets hold thousands: where its pictures are follows from its number and its key. */
 final readonly class PhotoView
 {
     /**
      * @param int         $width    pixels, upright
      * @param int         $height   pixels, upright
-     * @param int         $previewWidth pixels
      * @param bool        $graded   whether its grade has any move
+     * @param string      $key      changes with every import: pictures asked for with it may be kept by the browser for good
      * @param int         $revision number of its grade in force
      * @param int|null    $drawn    number of the grade that its small picture shows; null when there is none yet
-     * @param string|null $smallUrl its small picture as graded
-     * @param string      $plainUrl its small picture as it came
      * @param string|null $takenAt  date and time, by the camera's clock
      */
     private function __construct(
@@ -28,28 +26,19 @@ final readonly class PhotoView
         public int $height,
         public int $previewWidth,
         public int $previewHeight,
-        public string $previewUrl,
-        public string $thumbUrl,
-        public string $fullUrl,
         public bool $graded,
         public string $key,
         public int $revision,
         public ?int $drawn,
-        public ?string $smallUrl,
-        public string $plainUrl,
         public ?string $takenAt,
     ) {
     }
 
     public static function of(Photo $photo): self
     {
-        $base = '/api/photos/'.$photo->id();
-        // The key changes with every import, so that a browser's cache is never stale.
-        $stamp = '?v='.$photo->storeKey();
-
         // A photo that was never worked on is drawn as it came.
         $drawn = $photo->drawn() ?? (0 === $photo->revision() ? 0 : null);
 
-        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $base.'/preview'.$stamp, $base.'/thumb'.$stamp, $base.'/full'.$stamp, $photo->moveCount() > 0, $photo->storeKey(), $photo->revision(), $drawn, null === $drawn ? null : $base.'/small/'.$drawn.$stamp, $base.'/small/0'.$stamp, $photo->takenAt()?->format('Y-m-d\TH:i:s'));
+        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $photo->moveCount() > 0, $photo->storeKey(), $photo->revision(), $drawn, $photo->takenAt()?->format('Y-m-d\TH:i:s'));
     }
 }

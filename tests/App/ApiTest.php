@@ -20,7 +20,7 @@ final class ApiTest extends ApiTestCase
     {
         $photo = $this->photo();
         self::assertSame(['colours.png', 96, 64, 96, 64, false], [$photo['name'], $photo['width'], $photo['height'], $photo['previewWidth'], $photo['previewHeight'], $photo['graded']]);
-        $preview = $this->call('GET', \is_string($photo['previewUrl']) ? $photo['previewUrl'] : '');
+        $preview = $this->call('GET', '/api/photos/1/preview');
         self::assertInstanceOf(BinaryFileResponse::class, $preview);
         self::assertSame('image/jpeg', $preview->headers->get('Content-Type'));
         self::assertSame([96, 64], \array_slice((array) getimagesize($preview->getFile()->getPathname()), 0, 2));
@@ -121,7 +121,7 @@ final class ApiTest extends ApiTestCase
         $this->keep(60, 0);
         $this->deliver(1, 1, ['format' => 'png']);
         $asked = $this->json('GET', '/api/exports/1', '/api/exports/{id}');
-        self::assertSame(['queued', 'colours-Test.png', null], [$asked['state'], $asked['fileName'], $asked['fileUrl']]);
+        self::assertSame(['queued', 'colours-test.png', null], [$asked['state'], $asked['fileName'], $asked['fileUrl']]);
         self::assertSame(409, $this->call('GET', '/api/exports/1/file')->getStatusCode());
         // What is changed after asking is not in the file.
         $this->keep(-120, 1);
@@ -130,7 +130,7 @@ final class ApiTest extends ApiTestCase
         self::assertSame(['done', 1, null, '/api/exports/1/file'], [$done['state'], $done['progress'], $done['error'], $done['fileUrl']]);
         $file = $this->call('GET', '/api/exports/1/file');
         self::assertInstanceOf(BinaryFileResponse::class, $file);
-        self::assertStringContainsString('colours-Test.png', (string) $file->headers->get('Content-Disposition'));
+        self::assertStringContainsString('colours-test.png', (string) $file->headers->get('Content-Disposition'));
         [$r, $g, $b] = Pictures::pixel($this->data.'/colours.png', 70, 20);
         $exact = Looks::through(Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), $r / 255, $g / 255, $b / 255);
         self::assertEqualsWithDelta(array_map(static fn (float $v): float => 255 * $v, $exact), Pictures::pixel($file->getFile()->getPathname(), 70, 20), 2.0);

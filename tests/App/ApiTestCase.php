@@ -111,6 +111,19 @@ abstract class ApiTestCase extends TestCase
         return $connection;
     }
 
+    /**
+     * The name of a look inside an answer, and the kinds of its moves.
+     *
+     * @param array<mixed> $answer
+     *
+     * @return array{string, list<string>}
+     */
+    protected function lookIn(array $answer): array
+    {
+        /** @var array{look: array{name: string, moves: list<array{kind: string}>}} $answer */
+        return [$answer['look']['name'], array_column($answer['look']['moves'], 'kind')];
+    }
+
     protected function text(mixed $value): string
     {
         self::assertIsString($value);

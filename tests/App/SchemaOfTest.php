@@ -7,9 +7,9 @@ namespace Tovrin\Tests\App;
 use PHPUnit\Framework\TestCase;
 use Tovrin\App\Description\SchemaOf;
 use Tovrin\App\Request\CubeOf;
+use Tovrin\App\Request\NewName;
 use Tovrin\App\Request\ProbesOf;
 use Tovrin\App\Request\Sample;
-use Tovrin\App\Request\NewName;
 use Tovrin\App\View\ReadingsView;
 use Tovrin\App\View\SetView;
 

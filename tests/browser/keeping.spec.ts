@@ -146,19 +146,19 @@ test('deliveries go on beside the work, are found after a reload, and the panel 
   await studio.open(PHOTOS.bowl);
   await page.getByRole('button', { name: 'Deliver' }).click();
   const panel = page.getByRole('dialog', { name: /^Deliver/ });
-  await panel.getByRole('radio', { name: /PNG picture/ }).check();
-  await panel.getByRole('button', { name: 'Export', exact: true }).click();
-  await expect(panel.getByRole('listitem').first()).toContainText('bowl-and-vase.png');
+  await studio.deliverAs('PNG picture');
+  await panel.getByRole('button', { name: /^Export/ }).click();
+  await expect(panel.getByRole('listitem').first()).toContainText('bowl-and-vase-bowl-to-rust');
   // The work goes on: nothing lies over it all.
   await studio.tool('Choose');
   await page.reload();
   const download = page.waitForEvent('download');
   await expect(page.getByRole('button', { name: /^Deliver ·/ })).toBeVisible();
-  expect((await download).suggestedFilename()).toBe('bowl-and-vase.png');
+  expect((await download).suggestedFilename()).toBe('bowl-and-vase-bowl-to-rust-vase-to-ink-blue.png');
   await page.getByRole('button', { name: 'Deliver' }).click();
   await expect(panel.getByRole('listitem').first()).toContainText('Done');
   await page.route('**/api/**', (route) => route.abort());
-  await panel.getByRole('button', { name: 'Export', exact: true }).click();
+  await panel.getByRole('button', { name: /^Export/ }).click();
   await expect(panel.getByRole('alert')).toContainText('does not answer');
   await panel.getByRole('button', { name: 'Close' }).click();
   await expect(panel).toHaveCount(0);
@@ -173,10 +173,10 @@ test('nothing is delivered of a grade that is not kept', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Not kept yet' })).toBeVisible();
   const asked: string[] = [];
   page.on('request', (request) => {
-    if (request.url().endsWith('/api/exports') && request.method() === 'POST') asked.push(request.url());
+    if (request.url().endsWith('/api/deliveries') && request.method() === 'POST') asked.push(request.url());
   });
   await page.getByRole('button', { name: 'Deliver' }).click();
-  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  await page.getByRole('button', { name: /^Export/ }).click();
   await expect(page.getByRole('dialog', { name: /^Deliver/ }).getByRole('alert')).toContainText('does not answer');
   expect(asked).toEqual([]);
   // Leaving asks first.

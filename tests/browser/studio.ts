@@ -164,6 +164,12 @@ export class Studio {
     expect(answer.ok(), await answer.text()).toBe(true);
   }
 
+  /** Chooses the format of the first file in the open panel of delivering. */
+  async deliverAs(title: string): Promise<void> {
+    await this.page.getByRole('combobox', { name: 'What to deliver' }).first().click();
+    await this.page.getByRole('option', { name: title }).click();
+  }
+
   /** Waits until everything on the screen has been kept. */
   async allKept(photo: number, revision: number): Promise<void> {
     await expect.poll(async () => (await this.kept(photo)).revision).toBe(revision);

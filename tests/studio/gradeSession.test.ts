@@ -103,6 +103,28 @@ beforeEach(() => {
   timers = [];
 });
 
+describe('going through the history', () => {
+  it('goes to any kept state, after what is still on its way', async () => {
+    const session = await begun(shift('a', 10));
+    session.edit(setHue('a', 20));
+    session.edit(setHue('a', 30));
+    session.goTo(1);
+    await turns();
+    expect(server.calls).toEqual(['load', 'keep on 0', 'keep on 1', 'go to 1 on 2']);
+    expect(hueOf(session.state.look, 'a')).toBe(20);
+    expect([session.state.canUndo, session.state.canRedo]).toEqual([true, true]);
+  });
+
+  it('says so when another window was faster', async () => {
+    const session = await begun(shift('a', 10));
+    server.other(look(shift('a', 50)));
+    session.goTo(0);
+    await turns();
+    expect(hueOf(session.state.look, 'a')).toBe(50);
+    expect(said[0]).toContain('go there once more');
+  });
+});
+
 describe('a grade while it is worked on', () => {
   it('is loaded, and says so when it cannot be', async () => {
     server.away = true;

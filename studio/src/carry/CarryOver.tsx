@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { api, type Photo } from '../api/client';
 import { OneOf } from '../controls/OneOf';
 import { kindTitle, type Look } from '../grade/looks';
+import { around, smallUrl } from '../photo/pictures';
 import { refreshSession } from '../session/sessions';
 import type { Say } from '../shell/say';
 import { asked as askedOf, carriedLook, doneWords, hasPlaces, toggled, type Asked } from './carrying';
@@ -62,7 +63,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
   const [wanted, setWanted] = useState<Asked>(() => askedOf(look, to));
   const [busy, setBusy] = useState(false);
   const queries = useQueryClient();
-  const others = photos.filter(({ id }) => id !== photo.id);
+  const others = to.length > 0 ? photos.filter(({ id }) => to.includes(id)) : around(photos, photo.id);
   const carried = carriedLook(look, wanted);
   const body = { look: carried, to: [...wanted.photos], how: wanted.how, fit: wanted.fit, again: wanted.again && hasPlaces(carried.moves) };
   const ready = body.to.length > 0 && carried.moves.length > 0;
@@ -150,14 +151,20 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
               None
             </Button>
           </Box>
+          {to.length === 0 && photos.length > others.length + 1 && (
+            <Typography variant="caption" component="p" sx={{ m: 0, mb: 0.5 }}>
+              The photos next to this one. Select others on the sheet (S).
+            </Typography>
+          )}
           <Box role="group" aria-label="Photos to carry over to" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))', gap: 1, maxHeight: 380, overflowY: 'auto', p: 0.5 }}>
-            {others.map(({ id, name, smallUrl, plainUrl }) => {
+            {others.map((one) => {
+              const { id, name } = one;
               const chosen = wanted.photos.has(id);
               const told = chosen ? preview.data?.find(({ photoId }) => photoId === id) : undefined;
               return (
                 <Box key={id}>
                   <ButtonBase data-inset aria-pressed={chosen} aria-label={name} onClick={() => { set({ photos: toggled(wanted.photos, id) }); }} sx={{ width: '100%', display: 'block', outline: chosen ? '2px solid #fff' : 'none', borderRadius: 0.5, overflow: 'hidden', opacity: chosen ? 1 : 0.65 }}>
-                    <img src={smallUrl ?? plainUrl} alt="" loading="lazy" style={{ width: '100%', aspectRatio: '3 / 2', objectFit: 'cover', display: 'block' }} />
+                    <img src={smallUrl(one)} alt="" loading="lazy" style={{ width: '100%', aspectRatio: '3 / 2', objectFit: 'cover', display: 'block' }} />
                   </ButtonBase>
                   <Typography variant="caption" noWrap component="div" title={name}>
                     {name}

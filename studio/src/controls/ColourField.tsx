@@ -5,6 +5,7 @@ import { Box, ButtonBase, IconButton, InputBase, ListSubheader, Menu, MenuItem, 
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Photo } from '../api/client';
+import { around, pictureUrl } from '../photo/pictures';
 import { readColour } from './typed';
 
 interface Props {
@@ -186,7 +187,7 @@ function ColourMenu({ anchor, colour, more, onClose, onTake }: MenuProps) {
       )}
       <ListSubheader sx={{ lineHeight: 2, bgcolor: 'transparent' }}>Colours of a photo of the set</ListSubheader>
       <Box sx={{ display: 'flex', gap: 0.5, px: 2, pb: 0.75, maxWidth: 260, flexWrap: 'wrap' }}>
-        {more.photos.map((one) => (
+        {around(more.photos, null).map((one) => (
           <ButtonBase
             key={one.id}
             aria-label={`Colours of ${one.name}`}
@@ -195,7 +196,7 @@ function ColourMenu({ anchor, colour, more, onClose, onTake }: MenuProps) {
             }}
             sx={{ outline: one.id === photo?.id ? '2px solid #fff' : 'none' }}
           >
-            <img src={one.thumbUrl} alt="" style={{ height: 30, display: 'block' }} />
+            <img src={pictureUrl(one, 'thumb')} alt="" style={{ height: 30, display: 'block' }} />
           </ButtonBase>
         ))}
       </Box>

@@ -98,7 +98,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, onStep, onSheet
     setReadingsOpen(true);
   });
   const viewNow = shownView(view, held, move !== undefined);
-  const stage = useStage(photo, viewNow === 'beside' ? 2 : 1);
+  const stage = useStage(photo, viewNow === 'beside' ? 2 : 1, !comparing);
   const toPhoto = () => {
     stage.frame.current?.focus({ preventScroll: true });
   };

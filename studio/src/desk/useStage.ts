@@ -6,14 +6,14 @@ const ZOOM_STEP = 1.25;
 /** Share of the window that an arrow key moves the photo by. */
 const PAN_SHARE = 0.12;
 
-/** How the photo lies in the window, and the keys that move it. The size of the window is followed, whatever changes it. */
-export function useStage(photo: Photo, panes: 1 | 2) {
+/** How the photo lies in the window, and the keys that move it. The size of the window is followed, whatever changes it; while it is not shown, it keeps the one it had. */
+export function useStage(photo: Photo, panes: 1 | 2, shown: boolean) {
   const frame = useRef<HTMLDivElement>(null);
   const pointerAt = useRef<{ x: number; y: number } | null>(null);
   const [size, setSize] = useState<Size>({ width: 0, height: 0 });
   const [viewport, setViewport] = useState<Viewport>(FIT);
   useEffect(() => {
-    const box = frame.current;
+    const box = shown ? frame.current : null;
     if (!box) return;
     const observer = new ResizeObserver(() => {
       const ratio = window.devicePixelRatio;
@@ -23,7 +23,7 @@ export function useStage(photo: Photo, panes: 1 | 2) {
     return () => {
       observer.disconnect();
     };
-  }, []);
+  }, [shown]);
   /** One of the views that stand on the stage. */
   const pane = paneOf(size, panes);
   /** Where a key acts: under the pointer, or in the middle when it is elsewhere. */

@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useLayoutEffect, useRef } from 'react';
 import { api, type Photo } from '../api/client';
 import type { Look } from '../grade/looks';
+import { pictureUrl } from '../photo/pictures';
 import { graded, type Pixels } from './cubePicture';
 
 const LATTICE = 17;
@@ -33,7 +34,7 @@ interface Props {
 /** The photo through a grade, small. */
 export function SmallPicture({ photo, look, label, ratio = photo.width / photo.height }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const source = useQuery({ queryKey: ['small', photo.key], queryFn: () => smallPhoto(photo.thumbUrl, photo), staleTime: Infinity }).data;
+  const source = useQuery({ queryKey: ['small', photo.key], queryFn: () => smallPhoto(pictureUrl(photo, 'thumb'), photo), staleTime: Infinity }).data;
   // Ids of moves are no part of what a grade looks like.
   const cube = useQuery({
     queryKey: ['small cube', JSON.stringify(look.moves.map((move) => ({ ...move, id: '' })))],

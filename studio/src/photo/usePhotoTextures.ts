@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { Photo } from '../api/client';
+import { pictureUrl } from './pictures';
 import type { Drawing } from './useRenderer';
 import { placeOf, zoomOf, type Size, type Viewport } from './viewport';
 
@@ -18,11 +19,12 @@ async function bitmapOf(url: string, signal: AbortSignal): Promise<ImageBitmap> 
 /** Gives the renderer the photo: its preview, and every pixel of what is in the window once one looks that close. */
 export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport: Viewport, size: Size, attempt: number): Loading {
   const [state, setState] = useState<Loading>('loading');
+  const [preview, whole] = [pictureUrl(photo, 'preview'), pictureUrl(photo, 'full')];
   useEffect(() => {
     if (!drawing) return;
     const abort = new AbortController();
     setState('loading');
-    bitmapOf(photo.previewUrl, abort.signal)
+    bitmapOf(preview, abort.signal)
       .then((picture) => {
         if (!abort.signal.aborted) {
           drawing.renderer.setPhoto(picture);
@@ -37,7 +39,7 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
     return () => {
       abort.abort();
     };
-  }, [drawing, photo.previewUrl, attempt]);
+  }, [drawing, preview, attempt]);
 
   const full = useRef<{ picture: Promise<ImageBitmap>; abort: AbortController } | null>(null);
   useEffect(
@@ -53,7 +55,7 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
         () => undefined,
       );
     },
-    [photo.fullUrl],
+    [whole],
   );
 
   // At 100 % every pixel is that of a delivered file; the preview has been through JPEG once more, even at full size.
@@ -70,7 +72,7 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
     const timer = window.setTimeout(() => {
       if (!full.current) {
         const abort = new AbortController();
-        full.current = { picture: bitmapOf(photo.fullUrl, abort.signal), abort };
+        full.current = { picture: bitmapOf(whole, abort.signal), abort };
       }
       full.current.picture
         .then(async (picture) => {
@@ -93,7 +95,7 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
       gone = true;
       window.clearTimeout(timer);
     };
-  }, [drawing, needed, viewport, size, photo]);
+  }, [drawing, needed, viewport, size, photo, whole]);
   return state;
 }
 

@@ -132,4 +132,4 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
   );
 }
 
-const percent = (share: number) => (share < 0.01 ? 'under 1 % of it' : `${String(Math.round(share * 100))} % of it`);
+const percent = (share: number) => (share < 0.01 ? 'under 1 % of the photo' : `${String(Math.round(share * 100))} % of the photo`);

@@ -3,6 +3,7 @@ import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef } from 'react';
 import type { Photo } from '../api/client';
+import { smallUrl } from '../photo/pictures';
 import { greys } from '../theme';
 import type { Incoming } from './bringing';
 import { IncomingFile } from './IncomingFile';
@@ -35,7 +36,7 @@ export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles
       const photo = photos[index];
       return (photo ? width(photo) : WIDTH.least) + GAP;
     },
-    overscan: 12,
+    overscan: 4,
   });
   const at = photos.findIndex(({ id }) => id === current);
   useEffect(() => {
@@ -65,7 +66,7 @@ export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles
                   style={{ left: start, width: width(photo) }}
                   sx={{ position: 'absolute', top: 0, height: HEIGHT, outline: photo.id === current ? '2px solid #f5f5f5' : 'none', outlineOffset: '1px', borderRadius: 0.25, overflow: 'hidden', opacity: photo.id === current ? 1 : 0.82, '&:hover': { opacity: 1 } }}
                 >
-                  <img src={photo.smallUrl ?? photo.plainUrl} alt="" draggable={false} loading="lazy" style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }} />
+                  <img src={smallUrl(photo)} alt="" draggable={false} loading="lazy" fetchPriority="low" style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }} />
                   {photo.graded && <Box aria-label="has a grade" sx={{ position: 'absolute', right: 4, bottom: 4, width: 8, height: 8, borderRadius: '50%', bgcolor: '#f5f5f5', border: '1.5px solid #222' }} />}
                   {selected.size > 1 && selected.has(photo.id) && <Box aria-label="selected" sx={{ position: 'absolute', left: 0, right: 0, top: 0, height: 4, bgcolor: '#f5f5f5' }} />}
                 </ButtonBase>

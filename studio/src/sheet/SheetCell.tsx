@@ -2,6 +2,7 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Box, Tooltip, Typography } from '@mui/material';
 import { memo, type MouseEvent } from 'react';
 import type { Photo } from '../api/client';
+import { plainUrl, smallUrl } from '../photo/pictures';
 import { greys } from '../theme';
 import type { Rect } from './grid';
 import { isBehind } from './useDrawn';
@@ -27,7 +28,7 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
   const drag = useDraggable({ id: photo.id });
   const drop = useDroppable({ id: photo.id });
   const behind = isBehind(photo);
-  const url = before ? photo.plainUrl : (photo.smallUrl ?? photo.plainUrl);
+  const url = before ? plainUrl(photo) : smallUrl(photo);
   return (
     <Box
       ref={(node: HTMLElement | null) => {
@@ -47,7 +48,7 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
       {...drag.listeners}
       sx={{ position: 'absolute', display: 'flex', flexDirection: 'column', cursor: 'default', opacity: drag.isDragging ? 0.45 : 1, '&::before': dropAt === null ? {} : { content: '""', position: 'absolute', top: 0, bottom: 0, [dropAt === 'before' ? 'left' : 'right']: -7, width: 3, bgcolor: '#f5f5f5' } }}
     >
-      <Box sx={{ flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#757575' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
+      <Box sx={{ flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#8c8c8c' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
         <img src={url} alt="" draggable={false} loading="lazy" style={{ maxWidth: '100%', maxHeight: '100%', minWidth: 0, minHeight: 0, width: '100%', height: '100%', objectFit: 'contain', display: 'block' }} />
         {lead && (
           <Tooltip title="The first: its grade is carried over, and others are measured by it">

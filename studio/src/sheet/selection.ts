@@ -31,7 +31,8 @@ export function clicked(now: Selection, ids: readonly number[], id: number, { sh
 /** What an arrow key, Home or End leads to: the photo so many places on from the one it was last at. */
 export function moved(now: Selection, ids: readonly number[], at: number | null, by: number, shift: boolean): { selection: Selection; at: number | null } {
   const from = at === null ? -1 : ids.indexOf(at);
-  const to = ids[Math.max(0, Math.min(ids.length - 1, from < 0 ? 0 : from + by))];
+  // Where it has been at none yet, a short way leads to the first, and End to the last.
+  const to = ids[Math.max(0, Math.min(ids.length - 1, from < 0 && by < ids.length ? 0 : from + by))];
   return to === undefined ? { selection: now, at: null } : { selection: clicked(now, ids, to, { shift, ctrl: false }), at: to };
 }
 

@@ -11,10 +11,12 @@ interface Props {
   onOpen: (setId: number | null) => void;
   onFailure: (reason: unknown) => void;
   onSay: Say;
+  /** There is little room for its name. */
+  narrow?: boolean;
 }
 
 /** Which set is open; switching to another, beginning, renaming, removing one. */
-export function SetMenu({ current, onOpen, onFailure, onSay }: Props) {
+export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: Props) {
   const queries = useQueryClient();
   const [at, setAt] = useState<HTMLElement | null>(null);
   const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
@@ -69,7 +71,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay }: Props) {
           void refetch();
         }}
       >
-        <Typography variant="body2" noWrap sx={{ maxWidth: 260 }}>
+        <Typography variant="body2" noWrap sx={{ maxWidth: narrow ? 150 : 260 }}>
           {current?.name ?? 'Choose a set'}
         </Typography>
       </Button>

@@ -60,7 +60,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
   }, [sheet, set.data, photo, firstId, go, setId]);
 
   const strip = <Filmstrip photos={sheet ? [] : photos} current={photo?.id ?? null} selected={selection.chosen} incoming={incoming} onOpen={openPhoto} onFiles={add} onStop={stop} />;
-  const sets = <SetMenu current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />;
+  const sets = <SetMenu narrow={!sheet} current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />;
   const whole = sheet && set.data;
   return (
     <DropFiles onFiles={add}>

@@ -2,6 +2,7 @@ import { Box, Button, ButtonBase, CircularProgress, MenuItem, Select, Typography
 import { useRef, useState } from 'react';
 import { api } from '../../api/client';
 import { OneOf } from '../../controls/OneOf';
+import { around, pictureUrl } from '../../photo/pictures';
 import { settingInfo, type MoveOf } from '../../grade/looks';
 import { fitButton } from '../fitted';
 import type { MovePanel, PanelProps } from '../panel';
@@ -62,9 +63,8 @@ function Controls(props: PanelProps<'match'>) {
         )}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, alignItems: 'center', mb: 0.75 }}>
-        {photos
-          .filter(({ id }) => id !== photoId)
-          .map(({ id, name, thumbUrl }) => (
+        {around(photos, photoId)
+          .map(({ id, name, key }) => (
             <ButtonBase
               key={id}
               data-inset
@@ -76,7 +76,7 @@ function Controls(props: PanelProps<'match'>) {
               }}
               sx={{ outline: name === reference?.name ? '2px solid #fff' : 'none', borderRadius: 0.5, overflow: 'hidden' }}
             >
-              <img src={thumbUrl} alt="" style={{ height: 36, display: 'block' }} />
+              <img src={pictureUrl({ id, key }, 'thumb')} alt="" style={{ height: 36, display: 'block' }} />
             </ButtonBase>
           ))}
         <Button size="small" disabled={busy} onClick={() => file.current?.click()}>

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import type { Delivery } from '../../studio/src/api/client';
+import { words } from '../../studio/src/deliver/DeliveryList';
+import { inFormat, remembered, usual } from '../../studio/src/deliver/outputs';
+import { fetched } from '../../studio/src/deliver/useDeliveries';
+import { savedLook } from '../../studio/src/gallery/savedLook';
+import { MOST, panesOf, toggled } from '../../studio/src/versions/comparing';
+import { look, shift } from './looks';
+
+const delivery: Delivery = { id: 1, name: '2 photos · JPEG', to: 'archive', folder: null, paused: false, count: 2, done: 0, failed: 0, stopped: 0, waiting: 2, running: 0, progress: 0, fileUrl: null, fileName: 'set.zip', files: [] };
+const file = { id: 3, photoId: 1, format: 'jpeg', fileName: 'a.jpg', state: 'done' as const, stage: 'Done', progress: 1, error: null, fileUrl: '/api/exports/3/file' };
+
+describe('kinds of file', () => {
+  it('keep what another format knows too', () => {
+    const jpeg = { ...usual('jpeg', '{number}'), side: 2000, quality: 80 };
+    expect(inFormat(jpeg, 'tiff')).toMatchObject({ name: '{number}', side: 2000, bits: 8, lattice: 65 });
+    expect(inFormat({ ...jpeg, format: 'tiff', bits: 16 }, 'png').bits).toBe(16);
+    expect(inFormat(jpeg, 'cube')).toMatchObject({ side: null, lattice: 33 });
+  });
+
+  it('are remembered, unless that is none of ours', () => {
+    expect(remembered(JSON.stringify([{ format: 'png', bits: 16 }]))).toMatchObject([{ format: 'png', bits: 16, quality: 92 }]);
+    for (const text of [null, '', '7', '[]', '[{"format":"bmp"}]', '{']) expect(remembered(text)).toEqual([usual('jpeg')]);
+  });
+});
+
+describe('deliveries', () => {
+  it('hand over the archive once, or each file, or nothing that lies in a folder', () => {
+    expect(fetched(delivery)).toEqual([]);
+    expect(fetched({ ...delivery, fileUrl: '/z', files: [file] })).toEqual([{ url: '/z', name: 'set.zip' }]);
+    expect(fetched({ ...delivery, to: 'downloads', files: [file] })).toEqual([{ url: file.fileUrl, name: 'a.jpg' }]);
+    expect(fetched({ ...delivery, to: 'folder', files: [{ ...file, fileUrl: null }] })).toEqual([]);
+  });
+
+  it('say how far they are', () => {
+    expect(words(delivery)).toBe('0 of 2 done · waiting for a worker …');
+    expect(words({ ...delivery, waiting: 1, running: 1, files: [{ ...file, state: 'running', stage: 'Colouring' }] })).toBe('0 of 2 done · Colouring …');
+    expect(words({ ...delivery, paused: true, done: 1, waiting: 1 })).toBe('Paused: 1 of 2 are done.');
+    expect(words({ ...delivery, waiting: 0, done: 1, failed: 1 })).toBe('1 of 2 done, 1 failed.');
+    expect(words({ ...delivery, waiting: 0, done: 2, to: 'folder', folder: '/out' })).toBe('Done: in /out.');
+  });
+});
+
+describe('comparing versions', () => {
+  it('holds up to four, the oldest makes room', () => {
+    const four = [1, 2, 'now' as const, 3].reduce<(number | 'now' | 'source')[]>((now, one) => toggled(now, one), []);
+    expect(four).toHaveLength(MOST);
+    expect(toggled(four, 'source')).toEqual([2, 'now', 3, 'source']);
+    expect(toggled(four, 2)).toEqual([1, 'now', 3]);
+  });
+
+  it('shows what is still there', () => {
+    const now = look(shift('a', 20));
+    const panes = panesOf(['now', 7, 8, 'source'], now, [{ id: 8, photoId: 1, name: 'warmer', look: now, madeAt: '' }]);
+    expect(panes.map(({ name }) => name)).toEqual(['Now', 'warmer', 'As it came']);
+    expect(panes[2]?.look.moves).toEqual([]);
+  });
+});
+
+describe('saving a look', () => {
+  it('takes the chosen moves, with or without their reaches', () => {
+    const first = shift('a', 20);
+    const reach = { hue: null, chroma: null, light: null, invert: false, held: [] };
+    const graded = look({ ...first, reach }, shift('b', 5));
+    expect(savedLook(graded, ' Rust ', new Set(['a']), true)).toEqual({ tovrinLook: 1, name: 'Rust', moves: [{ ...first, reach }] });
+    expect(savedLook(graded, 'Rust', new Set(['a']), false).moves[0]?.reach).toBeNull();
+  });
+});
