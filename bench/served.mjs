@@ -24,6 +24,7 @@ export async function served(port, work) {
     await send('/api/sets', '{"name":"Bench"}');
     await work({
       base,
+      data,
       send,
       /** The bowl and vase, enlarged to 24 megapixels. */
       bring24Megapixels: async () => {

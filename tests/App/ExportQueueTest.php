@@ -170,6 +170,22 @@ final class ExportQueueTest extends ApiTestCase
         $placed('redis://kiln:6379/tovrin');
     }
 
+    public function testAnotherSystemCanHoldTheQueue(): void
+    {
+        $this->kernel->shutdown();
+        // One without any waiting: each message is handled where it is put.
+        $_ENV['TOVRIN_QUEUE'] = $_SERVER['TOVRIN_QUEUE'] = 'sync://{room}';
+        try {
+            $this->kernel->boot();
+            $this->photo();
+            $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9]);
+            self::assertSame('done', $this->json('GET', '/api/exports/1', '/api/exports/{id}')['state']);
+            self::assertSame(0, $this->connection()->fetchOne('SELECT COUNT(*) FROM messenger_messages'));
+        } finally {
+            unset($_ENV['TOVRIN_QUEUE'], $_SERVER['TOVRIN_QUEUE']);
+        }
+    }
+
     public function testATableOfAGradeIsCalledAfterItsPhoto(): void
     {
         $this->photo();

@@ -114,6 +114,7 @@ test('photos are put in order, renamed, moved to another set and back by undo', 
   await page.mouse.down();
   await page.mouse.move(to.x + 60, to.y + 60, { steps: 12 });
   await page.mouse.move(to.x + 30, to.y + 60, { steps: 3 });
+  await expect(first).toHaveAttribute('data-drop', 'before');
   await page.mouse.up();
   await expect.poll(async () => (await names())[0]).toBe('tones-and-hues.png');
   await expect(page.getByRole('combobox', { name: 'Order of the photos' })).toHaveText('by hand');
@@ -161,7 +162,7 @@ test('states are kept, compared and taken, and the history leads back', async ({
   await page.mouse.move((box?.x ?? 0) + 80, (box?.y ?? 0) + 80);
   await page.mouse.wheel(0, -600);
   await expect.poll(async () => differing(kept, PNG.sync.read(await panes.last().screenshot()), 8)).toBeGreaterThan(0.2);
-  await page.getByRole('button', { name: 'Take Version 1' }).first().click();
+  await page.getByRole('button', { name: 'Take this: Version 1' }).click();
   await studio.settled();
   expect(differing(warm, await studio.pixels(), 3)).toBe(0);
   const steps = page.getByRole('list', { name: 'Steps' }).getByRole('listitem');
@@ -219,7 +220,7 @@ test('the same thing is brought to the first photo’s colour, and back by one u
   await page.getByRole('button', { name: 'Same colour' }).click();
   const dialog = page.getByRole('dialog', { name: 'The same thing in 2 photos' });
   await dialog.getByRole('radio', { name: 'deep teal' }).click();
-  const spread = async () => Number(/ΔE ([\d.]+)/.exec((await dialog.getByRole('status').textContent()) ?? '')?.[1] ?? 'NaN');
+  const spread = async () => Number(/ΔE (\d+\.\d)/.exec((await dialog.getByRole('status').textContent()) ?? '')?.[1] ?? 'NaN');
   await expect.poll(spread).toBeGreaterThan(2);
   const apart = await spread();
   await dialog.getByRole('button', { name: 'Bring the others to the first' }).click();

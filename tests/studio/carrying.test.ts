@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { asked, carriedLook, doneWords, hasPlaces, toggled } from '../../studio/src/carry/carrying';
+import { asked, catches, carriedLook, doneWords, hasPlaces, toggled } from '../../studio/src/carry/carrying';
 import { newMove, type Look, type Move } from '../../studio/src/grade/looks';
 
 const look: Look = { tovrinLook: 1, name: '', moves: [newMove('shift'), { ...newMove('neutralise'), params: { probes: [{ colour: '#808080', at: [0.2, 0.3] }] } } as Move] };
@@ -18,6 +18,14 @@ describe('carrying over', () => {
     expect(hasPlaces(look.moves)).toBe(true);
     expect(hasPlaces(look.moves.slice(0, 1))).toBe(false);
     expect(hasPlaces([{ ...newMove('neutralise'), params: { probes: [{ colour: '#808080' }] } } as Move])).toBe(false);
+  });
+
+  it('says what each reach would catch', () => {
+    const [first, second] = look.moves;
+    if (!first || !second) throw new Error('The look has two moves.');
+    const reach = { hue: null, chroma: null, light: null, invert: false, held: [] };
+    expect(catches([{ ...first, reach }, second, { ...second, reach }] as Move[], [0.113, 1, 0.004])).toBe('Catches 11 %, under 1 %');
+    expect(catches([second], [1])).toBe('');
   });
 
   it('says how many photos there were and how many to look at', () => {

@@ -8,7 +8,7 @@ import { kindTitle, type Look } from '../grade/looks';
 import { around, smallUrl } from '../photo/pictures';
 import { refreshSession } from '../session/sessions';
 import type { Say } from '../shell/say';
-import { asked as askedOf, carriedLook, doneWords, hasPlaces, toggled, type Asked } from './carrying';
+import { asked as askedOf, carriedLook, catches, doneWords, hasPlaces, toggled, type Asked } from './carrying';
 
 interface Props {
   photo: Photo;
@@ -169,6 +169,11 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
                   <Typography variant="caption" noWrap component="div" title={name}>
                     {name}
                   </Typography>
+                  {told && catches(carried.moves, told.reached) !== '' && (
+                    <Typography variant="caption" component="p" sx={{ m: 0, lineHeight: 1.3 }}>
+                      {catches(carried.moves, told.reached)}
+                    </Typography>
+                  )}
                   {told?.warnings.map((warning) => (
                     <Typography key={warning} variant="caption" component="p" role="status" sx={{ m: 0, color: '#ffd28a', lineHeight: 1.3 }}>
                       {warning}

@@ -35,6 +35,12 @@ export function hasPlaces(moves: readonly Move[]): boolean {
   return moves.some((move) => move.kind === 'neutralise' && (move.params?.probes ?? []).some(({ at }) => at != null));
 }
 
+/** What the moves with a reach would catch of a photo, for people; nothing where none has one. */
+export function catches(moves: readonly Move[], reached: readonly number[]): string {
+  const shares = moves.flatMap((move, index) => (move.reach == null ? [] : [reached[index] ?? 0]));
+  return shares.length === 0 ? '' : `Catches ${shares.map((share) => (share > 0 && share < 0.01 ? 'under 1 %' : `${String(Math.round(share * 100))} %`)).join(', ')}`;
+}
+
 /** What there is to say once it is done. */
 export function doneWords(done: readonly Carried[]): string {
   const warned = done.filter(({ warnings }) => warnings.length > 0).length;

@@ -42,6 +42,7 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
       aria-posinset={index + 1}
       aria-label={`${photo.name}${lead ? ', the first' : ''}${photo.graded ? ', graded' : ''}`}
       data-photo={photo.id}
+      data-drop={dropAt ?? undefined}
       style={{ left: at.left, top: at.top, width: at.width, height: at.height }}
       onClick={(event) => { onClick(photo.id, event); }}
       onDoubleClick={() => { onOpen(photo.id); }}

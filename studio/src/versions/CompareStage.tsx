@@ -115,7 +115,7 @@ export function CompareStage({ photo, panes, onTake, onDone }: Props) {
                   {one.name}
                 </Typography>
                 {one.what !== 'now' && one.what !== 'source' && (
-                  <Button variant="contained" aria-label={`Take ${one.name}`} onClick={() => { onTake(one.what); }} sx={{ py: 0, minWidth: 0 }}>
+                  <Button variant="contained" aria-label={`Take this: ${one.name}`} onClick={() => { onTake(one.what); }} sx={{ py: 0, minWidth: 0 }}>
                     Take this
                   </Button>
                 )}

@@ -1,5 +1,6 @@
 import MoreIcon from '@mui/icons-material/MoreHoriz';
 import { Box, Button, ButtonBase, Checkbox, CircularProgress, IconButton, Menu, MenuItem, Typography } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
 import { useState } from 'react';
 import type { Photo, Version } from '../api/client';
 import { PanelHead } from '../gallery/PanelHead';
@@ -98,7 +99,6 @@ function VersionEntry({ photo, name, look, isNow, checked, onCheck, onTake, onRe
       <ButtonBase
         data-inset
         disabled={!onTake}
-        aria-label={`Take ${name}`}
         onClick={onTake}
         onPointerEnter={() => { onTry?.(true); }}
         onPointerLeave={() => { onTry?.(false); }}
@@ -109,6 +109,7 @@ function VersionEntry({ photo, name, look, isNow, checked, onCheck, onTake, onRe
         </Box>
         <Box sx={{ minWidth: 0 }}>
           <Typography variant="body2" noWrap>
+            {onTake && <span style={visuallyHidden}>Take </span>}
             {name}
           </Typography>
           {isNow && (
