@@ -67,7 +67,7 @@ $memory = static function (int $of): float {
     $waiting = [$of];
     while (null !== ($pid = array_pop($waiting))) {
         $sum += preg_match('/^Pss:\s+(\d+)/m', (string) @file_get_contents("/proc/$pid/smaps_rollup"), $found) ? (int) $found[1] : 0;
-        array_push($waiting, ...array_map(intval(...), preg_split('/\s+/', trim((string) @file_get_contents("/proc/$pid/task/$pid/children")), -1, PREG_SPLIT_NO_EMPTY) ?: []));
+        array_push($waiting, ...array_map(intval(...), preg_split('/\s+/', trim((string) @file_get_contents("/proc/$pid/task/$pid/children")), -1, \PREG_SPLIT_NO_EMPTY) ?: []));
     }
 
     return $sum / 1024;
@@ -96,7 +96,7 @@ do {
 } while ($delivery['waiting'] + $delivery['running'] > 0);
 $batch = microtime(true) - $start;
 printf("Delivered %d of %d by two workers: %.1f s, %.2f s a photo; server and workers together %d MB at most\n", $delivery['done'], $count, $batch, $batch / $count, (int) $peak);
-$serve->signal(SIGTERM);
+$serve->signal(\SIGTERM);
 $serve->wait();
 
 foreach ($set['photos'] as $photo) {

@@ -110,6 +110,8 @@ final class Kernel extends BaseKernel
         ]);
         $container->parameters()->set('env(TOVRIN_QUEUE)', QueueDsn::DEFAULT);
         $container->parameters()->set('env(TOVRIN_DELIVER_TO)', '');
+        // Milliseconds that a grade rests before its small picture is drawn: what is at hand comes first. Tests do not wait.
+        $container->parameters()->set('tovrin.draw_after', 'test' === $this->environment ? 0 : 1500);
         $container->extension('framework', ['messenger' => [
             'transports' => array_combine(array_column(Room::cases(), 'value'), array_map(static fn (Room $room): array => [
                 'dsn' => \sprintf('%%env(room:%s:TOVRIN_QUEUE)%%', $room->value),

@@ -17,6 +17,8 @@ use Tovrin\App\Server\Database;
 #[AsCommand('work', 'Runs a worker; "serve" starts two by itself')]
 final class WorkCommand extends Command
 {
+    private const NICENESS = 10;
+
     protected function configure(): void
     {
         $this->setHelp("Makes finished files, draws the pictures of the sheet, studies photos ahead of need. Any number of workers may run, also on\nother machines that share the data folder; the setting TOVRIN_QUEUE says where they find their work. See README.md.")->addOption('quick', null, InputOption::VALUE_NONE, 'leave what takes long to others, so that what is quick never waits for it');
@@ -28,6 +30,8 @@ final class WorkCommand extends Command
         Database::migrate($kernel);
         $worker = $kernel->getContainer()->get(Worker::class);
         \assert($worker instanceof Worker);
+        // What somebody is at comes first: previews and readings are computed beside this.
+        @proc_nice(self::NICENESS);
         pcntl_async_signals(true);
         foreach ([\SIGINT, \SIGTERM] as $signal) {
             pcntl_signal($signal, static function () use ($worker): void {

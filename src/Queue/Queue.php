@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Queue;
 
 use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Messenger\Stamp\DelayStamp;
 use Symfony\Component\Messenger\Stamp\TransportNamesStamp;
 
 /** Puts messages into the rooms where workers find them. */
@@ -14,8 +15,9 @@ final readonly class Queue
     {
     }
 
-    public function put(object $message, Room $room): void
+    /** @param int $delay milliseconds until it may be taken up */
+    public function put(object $message, Room $room, int $delay = 0): void
     {
-        $this->bus->dispatch($message, [new TransportNamesStamp([$room->value])]);
+        $this->bus->dispatch($message, [new TransportNamesStamp([$room->value]), ...($delay > 0 ? [new DelayStamp($delay)] : [])]);
     }
 }

@@ -6,6 +6,7 @@ namespace Tovrin\App\Repository;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Tovrin\App\Entity\GradeRevision;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Http\Problem;
@@ -25,7 +26,7 @@ final readonly class Grades
     /** Revisions kept per photo; older ones can no longer be undone to. */
     public const KEPT = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue)
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue, #[Autowire('%tovrin.draw_after%')] private int $drawAfter)
     {
     }
 
@@ -172,7 +173,7 @@ final readonly class Grades
             $change();
             $this->entities->flush();
             if ($photo->revision() !== $basedOn) {
-                $this->queue->put(new DrawPicture($photo->id()), Room::Ahead);
+                $this->queue->put(new DrawPicture($photo->id(), $photo->revision()), Room::Ahead, $this->drawAfter);
             }
         });
     }

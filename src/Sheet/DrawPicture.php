@@ -7,7 +7,8 @@ namespace Tovrin\App\Sheet;
 /** The small picture of a photo is to be drawn as it is graded now. */
 final readonly class DrawPicture
 {
-    public function __construct(public int $photo)
+    /** @param int|null $revision the one it is asked for; once another is in force, that has been asked for by itself. Null for whichever it is */
+    public function __construct(public int $photo, public ?int $revision = null)
     {
     }
 }

@@ -36,8 +36,8 @@ final readonly class PictureMaker
     {
         $this->entities->clear();
         $photo = $this->entities->find(Photo::class, $message->photo);
-        // Drawn already: several changes in a row ask several times.
-        if (null === $photo || $photo->isRemoved() || $photo->drawn() === $photo->revision()) {
+        // While one works, only the last of several changes in a row is drawn.
+        if (null === $photo || $photo->isRemoved() || $photo->drawn() === $photo->revision() || $photo->revision() !== ($message->revision ?? $photo->revision())) {
             return;
         }
         try {

@@ -6,6 +6,7 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\Process\Process;
 
 /** Many photos in several forms: what is made, how it is called, and where it goes. */
 final class DeliveriesTest extends ApiTestCase
@@ -140,6 +141,31 @@ final class DeliveriesTest extends ApiTestCase
         self::assertStringContainsString('must be 8 or 16', $this->text($this->refused([[1, 0]], [['format' => 'png', 'bits' => 12]], 'archive')));
         self::assertStringContainsString('no name of a folder', $this->text($this->refused([[1, 0]], [['format' => 'png']], 'folder', '../elsewhere')));
         self::assertSame([], $this->json('GET', '/api/deliveries', '/api/deliveries'));
+    }
+
+    public function testAFullDiskInTheMiddleFailsWhatHasNoRoomAndNothingElse(): void
+    {
+        $out = $this->data.'/out';
+        mkdir($out);
+        if (0 !== (new Process(['mount', '-t', 'tmpfs', '-o', 'size=300k', 'tmpfs', $out]))->run()) {
+            self::markTestSkipped('No right to mount a small disk here.');
+        }
+        try {
+            $this->patches(3);
+            // A table of 17 nodes a side takes some 150 kB: the second has no room any more; a picture is small.
+            $this->ask([[1, 0], [2, 0]], [['format' => 'cube', 'lattice' => 17], ['format' => 'jpeg', 'lattice' => 9]], 'folder');
+            $this->work();
+            $full = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
+            self::assertSame([3, 1], [$full['done'], $full['failed']]);
+            self::assertStringContainsString('disk is full', (string) json_encode($full['files']));
+            self::assertCount(3, array_diff(scandir($out) ?: [], ['.', '..']), 'nothing half-written');
+            unlink($out.'/patches-source.cube');
+            $this->json('POST', '/api/deliveries/1/again', '/api/deliveries/{id}/{what}');
+            $this->work();
+            self::assertSame(4, $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['done']);
+        } finally {
+            (new Process(['umount', $out]))->run();
+        }
     }
 
     public function testAForgottenDeliveryLeavesNoFiles(): void

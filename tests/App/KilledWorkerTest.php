@@ -38,7 +38,7 @@ final class KilledWorkerTest extends ApiTestCase
         }
         $after = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
         self::assertSame([2 * self::PHOTOS, 2 * self::PHOTOS, 0], [$after['count'], $after['done'], $after['failed']], (string) json_encode($after['files']));
-        $names = array_values(array_diff((array) scandir($folder), ['.', '..']));
+        $names = array_values(array_diff(scandir($folder) ?: [], ['.', '..']));
         self::assertCount(2 * self::PHOTOS, $names, 'each once, and nothing unfinished');
         foreach ($names as $name) {
             if (str_ends_with($name, '.cube')) {

@@ -1,5 +1,6 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Box, Tooltip, Typography } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
 import { memo, type MouseEvent } from 'react';
 import type { Photo } from '../api/client';
 import { plainUrl, smallUrl } from '../photo/pictures';
@@ -40,7 +41,6 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
       aria-selected={chosen}
       aria-setsize={count}
       aria-posinset={index + 1}
-      aria-label={`${photo.name}${lead ? ', the first' : ''}${photo.graded ? ', graded' : ''}`}
       data-photo={photo.id}
       data-drop={dropAt ?? undefined}
       style={{ left: at.left, top: at.top, width: at.width, height: at.height }}
@@ -49,7 +49,14 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
       {...drag.listeners}
       sx={{ position: 'absolute', display: 'flex', flexDirection: 'column', cursor: 'default', opacity: drag.isDragging ? 0.45 : 1, '&::before': dropAt === null ? {} : { content: '""', position: 'absolute', top: 0, bottom: 0, [dropAt === 'before' ? 'left' : 'right']: -7, width: 3, bgcolor: '#f5f5f5' } }}
     >
-      <Box sx={{ flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#8c8c8c' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
+      <Box sx={{ order: 2, height: 22, display: 'flex', alignItems: 'center', gap: 0.75, px: 0.25 }}>
+        {photo.graded && <Box aria-hidden sx={{ flex: 'none', width: 7, height: 7, borderRadius: '50%', bgcolor: '#e8e8e8' }} />}
+        <Typography variant="caption" noWrap title={photo.name} sx={{ color: greys.text }}>
+          {photo.name}
+        </Typography>
+        {photo.graded && <span style={visuallyHidden}>, graded</span>}
+      </Box>
+      <Box sx={{ order: 1, flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#8c8c8c' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
         <img src={url} alt="" draggable={false} loading="lazy" style={{ maxWidth: '100%', maxHeight: '100%', minWidth: 0, minHeight: 0, width: '100%', height: '100%', objectFit: 'contain', display: 'block' }} />
         {lead && (
           <Tooltip title="The first: its grade is carried over, and others are measured by it">
@@ -57,12 +64,6 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
           </Tooltip>
         )}
         {behind && !before && <Box sx={{ position: 'absolute', right: 8, top: 8, px: 0.75, bgcolor: 'rgb(30 30 30 / 75%)', color: greys.text, fontSize: '0.6875rem', borderRadius: 0.5 }}>being drawn …</Box>}
-      </Box>
-      <Box sx={{ height: 22, display: 'flex', alignItems: 'center', gap: 0.75, px: 0.25 }}>
-        {photo.graded && <Box aria-hidden sx={{ flex: 'none', width: 7, height: 7, borderRadius: '50%', bgcolor: '#e8e8e8' }} />}
-        <Typography variant="caption" noWrap title={photo.name} sx={{ color: greys.text }}>
-          {photo.name}
-        </Typography>
       </Box>
     </Box>
   );
