@@ -67,7 +67,8 @@ final class Difference
             if ($from == $to) {
                 continue;
             }
-            $title = \is_string($properties['title'] ?? null) ? $properties['title'] : (string) preg_replace('/(?<!^)[A-Z]/', ' $0', $key);
+            $title = $properties['x-title'] ?? $properties['title'] ?? null;
+            $title = \is_string($title) ? $title : (string) preg_replace('/(?<!^)[A-Z]/', ' $0', $key);
             $told[] = mb_strtolower($title).(is_numeric($from) && is_numeric($to) ? \sprintf(' %s → %s', self::number((float) $from), self::number((float) $to)) : '');
         }
 
@@ -82,7 +83,7 @@ final class Difference
 
     private static function number(float $value): string
     {
-        return str_replace('-', '−', (string) round($value, 1));
+        return str_replace(['-', '.0'], ['−', ''], \sprintf('%.1f', $value));
     }
 
     private static function name(Move $move): string

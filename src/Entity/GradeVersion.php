@@ -11,14 +11,12 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'grade_version')]
 class GradeVersion
 {
+    use Removable;
+
     #[ORM\Id]
     #[ORM\GeneratedValue]
     #[ORM\Column]
     private ?int $id = null;
-
-    /** When it was removed; it can be brought back until it is cleared away. */
-    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
-    private ?\DateTimeImmutable $removedAt = null;
 
     /** @param string $look the whole grade as a look file */
     public function __construct(
@@ -62,15 +60,5 @@ class GradeVersion
     public function madeAt(): \DateTimeImmutable
     {
         return $this->madeAt;
-    }
-
-    public function isRemoved(): bool
-    {
-        return null !== $this->removedAt;
-    }
-
-    public function remove(?\DateTimeImmutable $at): void
-    {
-        $this->removedAt = $at;
     }
 }

@@ -11,14 +11,12 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'own_look')]
 class OwnLook
 {
+    use Removable;
+
     #[ORM\Id]
     #[ORM\GeneratedValue]
     #[ORM\Column]
     private ?int $id = null;
-
-    /** When it was removed; it can be brought back until it is cleared away. */
-    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
-    private ?\DateTimeImmutable $removedAt = null;
 
     /**
      * @param string $group what it is listed under; may be empty
@@ -66,15 +64,5 @@ class OwnLook
         $this->name = $name;
         $this->group = $group;
         $this->look = $look;
-    }
-
-    public function isRemoved(): bool
-    {
-        return null !== $this->removedAt;
-    }
-
-    public function remove(?\DateTimeImmutable $at): void
-    {
-        $this->removedAt = $at;
     }
 }

@@ -11,14 +11,12 @@ use Doctrine\ORM\Mapping as ORM;
 #[ORM\Table(name: 'photo_set')]
 class PhotoSet
 {
+    use Removable;
+
     #[ORM\Id]
     #[ORM\GeneratedValue]
     #[ORM\Column]
     private ?int $id = null;
-
-    /** When it was removed; it can be brought back until it is cleared away. */
-    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
-    private ?\DateTimeImmutable $removedAt = null;
 
     /** How its photos are ordered: Request\PhotoOrder. */
     #[ORM\Column(length: 8)]
@@ -53,15 +51,5 @@ class PhotoSet
     public function sortBy(string $order): void
     {
         $this->sorted = $order;
-    }
-
-    public function isRemoved(): bool
-    {
-        return null !== $this->removedAt;
-    }
-
-    public function remove(?\DateTimeImmutable $at): void
-    {
-        $this->removedAt = $at;
     }
 }

@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef } from 'react';
 import type { Source } from '../api/client';
 import type { PlaneName } from './axes';
-import { useSize } from './useSize';
+import { useSize } from '../layout/useSize';
 
 /** Lightness and chroma that a cell has at least on a plane where its place does not tell its lightness: a dark colour is to be seen too. */
 const READABLE: Record<PlaneName, { light: number; chroma: number }> = {

@@ -3,7 +3,7 @@ import { useRef } from 'react';
 import type { Source } from '../api/client';
 import type { PlaneName } from './axes';
 import { islandsOf } from './islands';
-import { useSize } from './useSize';
+import { useSize } from '../layout/useSize';
 
 /** The names of the photo's colours where they lie, as far as there is room. */
 export function Islands({ source, plane }: { source: Source; plane: PlaneName }) {

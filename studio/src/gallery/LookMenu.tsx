@@ -3,7 +3,7 @@ import { IconButton, Menu, MenuItem, TextField } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type OwnLook } from '../api/client';
-import { NameDialog } from '../sheet/NameDialog';
+import { NameDialog } from '../controls/NameDialog';
 import type { Say } from '../shell/say';
 
 interface Props {

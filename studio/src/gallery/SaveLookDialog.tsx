@@ -2,7 +2,7 @@ import { Checkbox, FormControlLabel, Switch, TextField, Tooltip, Typography } fr
 import { useState } from 'react';
 import { toggled } from '../carry/carrying';
 import { kindTitle, type Look, type LookFile } from '../grade/looks';
-import { NameDialog } from '../sheet/NameDialog';
+import { NameDialog } from '../controls/NameDialog';
 import { savedLook } from './savedLook';
 
 interface Props {

@@ -3,7 +3,7 @@ import { Divider, IconButton, ListItemText, Menu, MenuItem, Tooltip } from '@mui
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type PhotoSet } from '../api/client';
-import { NameDialog } from './NameDialog';
+import { NameDialog } from '../controls/NameDialog';
 import type { SetWork } from './useSetWork';
 
 interface Props {

@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { PhotoSet } from '../api/client';
 import type { Say } from '../shell/say';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
-import { NameDialog } from './NameDialog';
+import { NameDialog } from '../controls/NameDialog';
 import { all, ledBy, moved, NOTHING, inOrder, type Selection } from './selection';
 import { SheetGrid } from './SheetGrid';
 import { SheetHeader } from './SheetHeader';
@@ -72,6 +72,7 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
     size: (by) => { resize(size * 1.2 ** by); },
     back: () => { open(current ?? ids[0] ?? null); },
     undo: work.undo,
+    help: () => { setHelp(true); },
   });
   const renamed = photos.find(({ id }) => id === renaming);
   return (

@@ -3,6 +3,7 @@ import { Box } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
 import type { Photo } from '../api/client';
+import { useSize } from '../layout/useSize';
 import { greys } from '../theme';
 import { arranged, cellAt, gridOf, MARGIN } from './grid';
 import { clicked, framed, type Selection } from './selection';
@@ -30,19 +31,8 @@ const DRAG_FROM = 6;
 /** The photos of a set in rows; only those in the window are there. */
 export function SheetGrid({ photos, selection, onSelect, here, onHere, size, before, onOpen, onArrange, onColumns }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(0);
+  const { width } = useSize(scroller);
   const [drop, setDrop] = useState<{ over: number; behind: boolean } | null>(null);
-  useEffect(() => {
-    const box = scroller.current;
-    if (!box) return;
-    const observer = new ResizeObserver(() => {
-      setWidth(box.clientWidth);
-    });
-    observer.observe(box);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
   const ids = photos.map(({ id }) => id);
   const grid = gridOf(width, size, photos.length);
   const rows = useVirtualizer({ count: width === 0 ? 0 : grid.rows, getScrollElement: () => scroller.current, estimateSize: () => grid.row, paddingStart: MARGIN, overscan: 2 });

@@ -1,8 +1,9 @@
 import ArrowIcon from '@mui/icons-material/ArrowDropDown';
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Divider, ListItemText, Menu, MenuItem, TextField, Typography } from '@mui/material';
+import { Button, Divider, ListItemText, Menu, MenuItem, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../api/client';
+import { NameDialog } from '../controls/NameDialog';
 import type { Say } from './say';
 
 interface Props {
@@ -22,15 +23,12 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
   const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
   const [naming, setNaming] = useState<{ what: 'new' | 'rename'; name: string } | null>(null);
   const refetch = () => queries.invalidateQueries({ queryKey: ['sets'] });
-  const keepName = async () => {
-    const name = naming?.name.trim() ?? '';
-    if (!naming || name === '') return;
+  const keepName = async (what: 'new' | 'rename', name: string) => {
     try {
-      const set = naming.what === 'rename' && current ? await api.renameSet(current.id, name) : await api.createSet(name);
-      setNaming(null);
+      const set = what === 'rename' && current ? await api.renameSet(current.id, name) : await api.createSet(name);
       await refetch();
       await queries.invalidateQueries({ queryKey: ['set', set.id] });
-      if (naming.what === 'new') onOpen(set.id);
+      if (what === 'new') onOpen(set.id);
     } catch (reason) {
       onFailure(reason);
     }
@@ -92,45 +90,16 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         {current && <MenuItem onClick={act(() => { setNaming({ what: 'rename', name: current.name }); })}>Rename this set …</MenuItem>}
         {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
       </Menu>
-      <Dialog
-        open={naming !== null}
-        onClose={() => {
-          setNaming(null);
-        }}
-        maxWidth="xs"
-        fullWidth
-      >
-        <DialogTitle>{naming?.what === 'rename' ? 'Rename this set' : 'New set'}</DialogTitle>
-        <DialogContent>
-          <TextField
-            autoFocus
-            fullWidth
-            size="small"
-            margin="dense"
-            label="Name, for example the job or the day"
-            value={naming?.name ?? ''}
-            slotProps={{ htmlInput: { maxLength: 200 } }}
-            onChange={(event) => {
-              setNaming((now) => now && { ...now, name: event.target.value });
-            }}
-            onKeyDown={(event) => {
-              if (event.key === 'Enter') void keepName();
-            }}
-          />
-        </DialogContent>
-        <DialogActions>
-          <Button
-            onClick={() => {
-              setNaming(null);
-            }}
-          >
-            Not now
-          </Button>
-          <Button variant="contained" disabled={(naming?.name ?? '').trim() === ''} onClick={() => { void keepName(); }}>
-            {naming?.what === 'rename' ? 'Rename' : 'Make it'}
-          </Button>
-        </DialogActions>
-      </Dialog>
+      {naming && (
+        <NameDialog
+          title={naming.what === 'rename' ? 'Rename this set' : 'New set'}
+          label="Name, for example the job or the day"
+          name={naming.name}
+          action={naming.what === 'rename' ? 'Rename' : 'Make it'}
+          onName={(name) => { void keepName(naming.what, name); }}
+          onClose={() => { setNaming(null); }}
+        />
+      )}
     </>
   );
 }

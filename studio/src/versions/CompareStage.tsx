@@ -2,6 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { useCallback, useEffect, useMemo, useRef, useState, type PointerEvent } from 'react';
 import type { Photo } from '../api/client';
 import { OneOf } from '../controls/OneOf';
+import { useSize } from '../layout/useSize';
 import { FIT, panned, toggled, zoomAt, type Size, type Viewport } from '../photo/viewport';
 import { greys } from '../theme';
 import { ComparePane } from './ComparePane';
@@ -19,7 +20,7 @@ const WHEEL = 0.0015;
 /** Two to four states of a photo at once, moved and zoomed together; two of them also over each other with a divider. */
 export function CompareStage({ photo, panes, onTake, onDone }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  const [size, setSize] = useState<Size>({ width: 0, height: 0 });
+  const size = useSize(frame);
   const [viewport, setViewport] = useState<Viewport>(FIT);
   const [how, setHow] = useState<'beside' | 'over'>('beside');
   const [divide, setDivide] = useState(0.5);
@@ -27,17 +28,6 @@ export function CompareStage({ photo, panes, onTake, onDone }: Props) {
   const over = how === 'over' && panes.length === 2;
   const columns = over || panes.length === 1 ? 1 : 2;
   const rows = over ? 1 : Math.ceil(panes.length / columns);
-  useEffect(() => {
-    const box = frame.current;
-    if (!box) return;
-    const observer = new ResizeObserver(() => {
-      setSize({ width: box.clientWidth, height: box.clientHeight });
-    });
-    observer.observe(box);
-    return () => {
-      observer.disconnect();
-    };
-  }, []);
   const ratio = window.devicePixelRatio;
   const cell = useMemo(() => ({ width: Math.floor((size.width - (columns - 1) * 4) / columns), height: Math.floor((size.height - (rows - 1) * 4) / rows) }), [size, columns, rows]);
   const pane = useMemo<Size>(() => ({ width: Math.max(1, Math.round(cell.width * ratio)), height: Math.max(1, Math.round(cell.height * ratio)) }), [cell, ratio]);

@@ -7,7 +7,7 @@ import { PanelHead } from '../gallery/PanelHead';
 import { SmallPicture } from '../gallery/SmallPicture';
 import type { Look } from '../grade/looks';
 import { isEmpty, patchBetween } from '../session/lookPatch';
-import { NameDialog } from '../sheet/NameDialog';
+import { NameDialog } from '../controls/NameDialog';
 import { greys } from '../theme';
 import { History } from './History';
 import { toggled, type Compared } from './comparing';

@@ -2,7 +2,7 @@ import { Box } from '@mui/material';
 import { useRef, useState } from 'react';
 import type { PlaneName } from '../../bench/axes';
 import { isFree, LETTER, type NameBox } from '../../bench/islands';
-import { useSize } from '../../bench/useSize';
+import { useSize } from '../../layout/useSize';
 import { useDragging } from '../../drag/useDragging';
 import { useHeldKeys } from '../../drag/useHeldKeys';
 import type { PanelProps } from '../panel';
