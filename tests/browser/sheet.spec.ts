@@ -47,6 +47,8 @@ test('photos are selected in every way, carried over to, stepped through, and de
     const png = PNG.sync.read(await photo('bowl-and-vase-2.jpg').locator('img').screenshot());
     return at(png, png.width * 0.3, png.height * 0.7);
   };
+  // As other work has left them, and drawn so.
+  await expect(page.getByText('being drawn …')).toHaveCount(0);
   const ochre = await bowl();
   await page.getByRole('button', { name: 'Carry over', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: /^Carry over from bowl-and-vase\.jpg/ });

@@ -99,8 +99,14 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
           ) : (
             <Box sx={{ opacity: same.isPlaceholderData ? 0.5 : 1 }}>
               <Typography variant="body2" role="status" sx={{ mb: 1 }}>
-                Largest difference between any two: <b>ΔE {same.data.spread.toFixed(1)}</b>
-                {same.data.spread < SHOWS ? '. Side by side they look the same.' : '. Side by side it shows.'}
+                {same.isPlaceholderData ? (
+                  'Looking for it in each photo …'
+                ) : (
+                  <>
+                    Largest difference between any two: <b>ΔE {same.data.spread.toFixed(1)}</b>
+                    {same.data.spread < SHOWS ? '. Side by side they look the same.' : '. Side by side it shows.'}
+                  </>
+                )}
               </Typography>
               <Box role="list" aria-label="Its colour in each photo" sx={{ maxHeight: 380, overflowY: 'auto' }}>
                 {same.data.photos.map(({ photoId, name, colour, difference, share }) => (
