@@ -40,7 +40,10 @@ export function NameDialog({ title, label, name, action, onName, onClose, childr
           }}
           onChange={(event) => { setText(event.target.value); }}
           onKeyDown={(event) => {
-            if (event.key === 'Enter') done();
+            if (event.key !== 'Enter') return;
+            // The focus goes back to what opened this: the same key must not press that again.
+            event.preventDefault();
+            done();
           }}
         />
         {children}
