@@ -19,7 +19,6 @@ use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Format\LookWriter;
 
 $count = (int) ($argv[1] ?? 60);
 $root = dirname(__DIR__);
@@ -96,14 +95,12 @@ do {
 } while ($delivery['waiting'] + $delivery['running'] > 0);
 $batch = microtime(true) - $start;
 printf("Delivered %d of %d by two workers: %.1f s, %.2f s a photo; server and workers together %d MB at most\n", $delivery['done'], $count, $batch, $batch / $count, (int) $peak);
+foreach ($set['photos'] as $photo) {
+    file_put_contents("$work/looks/{$photo['id']}.json", json_encode($api('GET', "/api/photos/{$photo['id']}/grade")['look'], \JSON_PRESERVE_ZERO_FRACTION));
+}
 $serve->signal(\SIGTERM);
 $serve->wait();
 
-foreach ($set['photos'] as $photo) {
-    $entity = $sets->photo($photo['id']);
-    assert(null !== $entity);
-    file_put_contents("$work/looks/{$photo['id']}.json", LookWriter::write($grades->grade($entity)));
-}
 $start = microtime(true);
 $most = 0.0;
 foreach ($set['photos'] as $i => $photo) {

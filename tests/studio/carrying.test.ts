@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { asked, catches, carriedLook, doneWords, hasPlaces, toggled } from '../../studio/src/carry/carrying';
+import { asked, catches, carriedLook, doneWords, hasPlaces, inParts, toggled } from '../../studio/src/carry/carrying';
 import { newMove, type Look, type Move } from '../../studio/src/grade/looks';
 
 const look: Look = { tovrinLook: 1, name: '', moves: [newMove('shift'), { ...newMove('neutralise'), params: { probes: [{ colour: '#808080', at: [0.2, 0.3] }] } } as Move] };
@@ -18,6 +18,13 @@ describe('carrying over', () => {
     expect(hasPlaces(look.moves)).toBe(true);
     expect(hasPlaces(look.moves.slice(0, 1))).toBe(false);
     expect(hasPlaces([{ ...newMove('neutralise'), params: { probes: [{ colour: '#808080' }] } } as Move])).toBe(false);
+  });
+
+  it('asks about a few photos at a time', () => {
+    expect(inParts([])).toEqual([]);
+    const parts = inParts(Array.from({ length: 20 }, (_, i) => i));
+    expect(parts.flat()).toHaveLength(20);
+    expect(Math.max(...parts.map((part) => part.length))).toBeLessThan(10);
   });
 
   it('says what each reach would catch', () => {

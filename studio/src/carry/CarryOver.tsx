@@ -1,14 +1,13 @@
 import CarryIcon from '@mui/icons-material/LibraryAddCheckOutlined';
-import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, IconButton, Switch, Tooltip, Typography } from '@mui/material';
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, IconButton, LinearProgress, Switch, Tooltip, Typography } from '@mui/material';
 import { useState } from 'react';
-import { api, type Photo } from '../api/client';
+import type { Photo } from '../api/client';
 import { OneOf } from '../controls/OneOf';
 import { kindTitle, type Look } from '../grade/looks';
 import { around, smallUrl } from '../photo/pictures';
-import { refreshSession } from '../session/sessions';
 import type { Say } from '../shell/say';
-import { asked as askedOf, carriedLook, catches, doneWords, hasPlaces, toggled, type Asked } from './carrying';
+import { asked as askedOf, carriedLook, catches, hasPlaces, toggled, type Asked } from './carrying';
+import { useCarrying } from './useCarrying';
 
 interface Props {
   photo: Photo;
@@ -61,52 +60,16 @@ export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay
 
 function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }: Props & { look: Look; onClose: () => void }) {
   const [wanted, setWanted] = useState<Asked>(() => askedOf(look, to));
-  const [busy, setBusy] = useState(false);
-  const queries = useQueryClient();
   const others = to.length > 0 ? photos.filter(({ id }) => to.includes(id)) : around(photos, photo.id);
   const carried = carriedLook(look, wanted);
   const body = { look: carried, to: [...wanted.photos], how: wanted.how, fit: wanted.fit, again: wanted.again && hasPlaces(carried.moves) };
   const ready = body.to.length > 0 && carried.moves.length > 0;
-  const preview = useQuery({
-    queryKey: ['carry', photo.id, JSON.stringify(body)],
-    queryFn: () => api.previewCarry(photo.id, body),
-    enabled: ready,
-    placeholderData: keepPreviousData,
-    gcTime: 30_000,
-  });
+  const { told: previews, looking, carry, share, stop } = useCarrying(photo, others.map(({ id }) => id), body, ready, onClose, onSay, onFailure);
   const set = (change: Partial<Asked>) => {
     setWanted({ ...wanted, ...change });
   };
-  const carry = async () => {
-    setBusy(true);
-    try {
-      const done = await api.carry(photo.id, body);
-      const refresh = async () => {
-        await Promise.all(done.map(({ photoId }) => refreshSession(photoId)));
-        await queries.invalidateQueries({ queryKey: ['set', photo.setId] });
-      };
-      await refresh();
-      onClose();
-      onSay(doneWords(done), {
-        title: 'Undo',
-        run: () => {
-          // One after the other: each says which state it goes back from, and one that was changed since stays.
-          done
-            .reduce((before, { photoId, revision }) => before.then(() => api.step(photoId, 'undo', revision)).then(() => undefined), Promise.resolve<undefined>(undefined))
-            .then(refresh)
-            .catch(async (reason: unknown) => {
-              await refresh();
-              onFailure(reason);
-            });
-        },
-      });
-    } catch (reason) {
-      onFailure(reason);
-      setBusy(false);
-    }
-  };
   return (
-    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="carry-title">
+    <Dialog open onClose={share === null ? onClose : undefined} maxWidth="md" fullWidth aria-labelledby="carry-title">
       <DialogTitle id="carry-title" sx={{ pb: 0.5 }}>
         Carry over from {photo.name}
       </DialogTitle>
@@ -160,7 +123,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
             {others.map((one) => {
               const { id, name } = one;
               const chosen = wanted.photos.has(id);
-              const told = chosen ? preview.data?.find(({ photoId }) => photoId === id) : undefined;
+              const told = chosen ? previews.find(({ photoId }) => photoId === id) : undefined;
               return (
                 <Box key={id}>
                   <ButtonBase data-inset aria-pressed={chosen} aria-label={name} onClick={() => { set({ photos: toggled(wanted.photos, id) }); }} sx={{ width: '100%', display: 'block', outline: chosen ? '2px solid #fff' : 'none', borderRadius: 0.5, overflow: 'hidden', opacity: chosen ? 1 : 0.65 }}>
@@ -186,11 +149,20 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
         </Box>
       </DialogContent>
       <DialogActions>
-        {preview.isFetching && <CircularProgress size={16} aria-label="Looking at what each photo gets" sx={{ mr: 1 }} />}
-        <Button onClick={onClose}>Cancel</Button>
-        <Button variant="contained" disabled={!ready || busy} onClick={() => { void carry(); }}>
-          {body.to.length === 0 ? 'Carry over' : `Carry over to ${body.to.length === 1 ? 'one photo' : `${String(body.to.length)} photos`}`}
-        </Button>
+        {share !== null ? (
+          <>
+            <LinearProgress variant="determinate" value={share * 100} aria-label="Carrying over" sx={{ flex: 1, mx: 2 }} />
+            <Button onClick={stop}>Stop</Button>
+          </>
+        ) : (
+          <>
+            {looking && <CircularProgress size={16} aria-label="Looking at what each photo gets" sx={{ mr: 1 }} />}
+            <Button onClick={onClose}>Cancel</Button>
+            <Button variant="contained" disabled={!ready} onClick={() => { void carry(); }}>
+              {body.to.length === 0 ? 'Carry over' : `Carry over to ${body.to.length === 1 ? 'one photo' : `${String(body.to.length)} photos`}`}
+            </Button>
+          </>
+        )}
       </DialogActions>
     </Dialog>
   );

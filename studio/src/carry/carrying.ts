@@ -41,6 +41,14 @@ export function catches(moves: readonly Move[], reached: readonly number[]): str
   return shares.length === 0 ? '' : `Catches ${shares.map((share) => (share > 0 && share < 0.01 ? 'under 1 %' : `${String(Math.round(share * 100))} %`)).join(', ')}`;
 }
 
+/** Photos that are asked about in one go: few enough that what is done is told every few seconds. */
+const PART = 6;
+
+/** Photos in parts, each for one question. */
+export function inParts(photos: readonly number[]): number[][] {
+  return Array.from({ length: Math.ceil(photos.length / PART) }, (_, part) => photos.slice(part * PART, (part + 1) * PART));
+}
+
 /** What there is to say once it is done. */
 export function doneWords(done: readonly Carried[]): string {
   const warned = done.filter(({ warnings }) => warnings.length > 0).length;

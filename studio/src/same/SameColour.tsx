@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import { useState } from 'react';
 import { api, type Photo } from '../api/client';
 import { refreshSession } from '../session/sessions';
+import { stepBack } from '../session/stepBack';
 import type { Say } from '../shell/say';
 import { greys } from '../theme';
 
@@ -58,10 +59,9 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
       onSay(`${after.name} in ${String(changed.length)} photos: the largest difference is ${after.spread.toFixed(1)} now${before ? `, it was ${before.spread.toFixed(1)}` : ''}. ${(after.words ?? []).join(' ')}`.trim(), {
         title: 'Undo',
         run: () => {
-          changed
-            .reduce((done, { photoId, revision }) => done.then(() => api.step(photoId, 'undo', revision)).then(() => undefined), Promise.resolve<undefined>(undefined))
-            .then(refresh)
-            .catch(onFailure);
+          stepBack(changed)
+            .catch(onFailure)
+            .finally(() => void refresh());
         },
       });
       setBusy(false);
