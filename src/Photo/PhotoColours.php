@@ -56,15 +56,36 @@ final readonly class PhotoColours
     public function study(Photo $photo): Study
     {
         $path = $this->store->study($photo->storeKey());
-        $known = is_file($path) ? Study::fromBytes((string) @file_get_contents($path)) : null;
+        $known = self::studyAt($path);
         if (null !== $known) {
             return $known;
         }
-        // As it will be read again, so that what is made of it now and later is the same.
-        $bytes = StudyMaker::study($this->raster($photo))->toBytes();
-        $this->keep($path, $bytes);
+        // A page that has just been opened asks for it in several requests at once: one makes it, the others wait.
+        $lock = @fopen($path.'.lock', 'c');
+        if (false !== $lock) {
+            flock($lock, \LOCK_EX);
+        }
+        try {
+            $known = self::studyAt($path);
+            if (null !== $known) {
+                return $known;
+            }
+            // As it will be read again, so that what is made of it now and later is the same.
+            $bytes = StudyMaker::study($this->raster($photo))->toBytes();
+            $this->keep($path, $bytes);
 
-        return Study::fromBytes($bytes) ?? throw new \LogicException('A study that was just made cannot be read.');
+            return Study::fromBytes($bytes) ?? throw new \LogicException('A study that was just made cannot be read.');
+        } finally {
+            if (false !== $lock) {
+                fclose($lock);
+            }
+        }
+    }
+
+    /** Null when there is none, or it is damaged. */
+    private static function studyAt(string $path): ?Study
+    {
+        return is_file($path) ? Study::fromBytes((string) @file_get_contents($path)) : null;
     }
 
     public function isStudied(Photo $photo): bool

@@ -18,9 +18,10 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
+      // Compositing in software beside WebGL in software is a fifth quicker than compositing through WebGL in software.
       args: [
         '--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync',
-        '--force-color-profile=srgb', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
+        '--force-color-profile=srgb', '--disable-gpu-compositing', '--use-angle=swiftshader', '--enable-unsafe-swiftshader',
       ],
     },
   },
