@@ -31,10 +31,11 @@ export async function served(port, work) {
         execFileSync('/usr/bin/convert', [join(root, 'demo/photos/bowl-and-vase.jpg'), '-resize', '6000x4000!', '-quality', '92', join(data, '24mp.jpg')]);
         await send('/api/sets/1/photos?name=24mp.jpg', readFileSync(join(data, '24mp.jpg')));
       },
-      newPage: async () => {
+      /** @param more arguments for the browser, besides those all have */
+      newPage: async (more = []) => {
         browser ??= await chromium.launch({
           executablePath: '/usr/bin/chromium',
-          args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader'],
+          args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', ...more],
         });
         return browser.newPage({ viewport: { width: 1280, height: 800 } });
       },

@@ -48,6 +48,11 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
   );
   const { incoming, add, stop } = useBringIn(setId);
   const remove = useRemovePhoto(setId, photos, go, onSay, onFailure);
+  /** From the sheet one comes to the sheet of another set. */
+  const openSet = (id: number | null) => {
+    if (sheet && id !== null) go({ setId: id, photoId: null, sheet: true });
+    else onOpenSet(id);
+  };
   const openSheet = () => {
     setLastId(photoId);
     // On coming to it, the photo at hand is what others are to be like.
@@ -60,7 +65,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
   }, [sheet, set.data, photo, firstId, go, setId]);
 
   const strip = <Filmstrip photos={sheet ? [] : photos} current={photo?.id ?? null} selected={selection.chosen} incoming={incoming} onOpen={openPhoto} onFiles={add} onStop={stop} />;
-  const sets = <SetMenu narrow={!sheet} current={set.data ?? null} onOpen={onOpenSet} onFailure={onFailure} onSay={onSay} />;
+  const sets = <SetMenu narrow={!sheet} current={set.data ?? null} onOpen={openSet} onFailure={onFailure} onSay={onSay} />;
   const whole = sheet && set.data;
   return (
     <DropFiles onFiles={add}>
