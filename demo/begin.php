@@ -10,6 +10,7 @@ declare(strict_types=1);
 use Tovrin\App\Choosing\StudyMaker;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureShape;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
@@ -34,7 +35,7 @@ require __DIR__.'/../vendor/autoload.php';
 /** @return array{0: Raster, 1: Study, 2: Pots, 3: ColourBlock} */
 function photo(string $name): array
 {
-    $pixels = PictureFile::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PhotoImport::PREVIEW_SIDE);
+    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PhotoImport::PREVIEW_SIDE);
     $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
     $study = StudyMaker::study($raster);
 

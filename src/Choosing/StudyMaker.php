@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Choosing;
 
-use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\Sideline;
 use Tovrin\Core\Model\ColourModel;
@@ -26,10 +26,10 @@ final class StudyMaker
     public static function study(Raster $picture): Study
     {
         $pixels = new Pixels($picture->width, $picture->height, 8, false, $picture->rgb);
-        $reduced = PictureFile::reduce($pixels, self::WIDTH);
+        $reduced = PictureShape::reduce($pixels, self::WIDTH);
         [$columns, $rows] = Digest::grid($reduced->width, $reduced->height);
         $colours = Digest::of($reduced->data, $reduced->width, $reduced->height)->colours();
-        $calm = new Digest(PictureFile::resized($reduced, $columns, $rows)->data);
+        $calm = new Digest(PictureShape::resized($reduced, $columns, $rows)->data);
         $grain = Grain::of($picture->rgb, $picture->width, $picture->height);
         // The finest scale takes as long as all others.
         $fine = static fn (): Mixture => ColourModel::scale($colours, ColourModel::SCALES[3]);

@@ -15,6 +15,7 @@ use Tovrin\App\Export\Rendering;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureShape;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Reading\Digest;
@@ -95,7 +96,7 @@ final class ApplyCommand extends Command
 
     private static function fitted(Grade $grade, string $picture): Grade
     {
-        $pixels = PictureFile::reduce(PictureFile::read($picture, $picture), PhotoImport::PREVIEW_SIDE);
+        $pixels = PictureShape::reduce(PictureFile::read($picture, $picture), PhotoImport::PREVIEW_SIDE);
 
         return Fit::to($grade, Digest::of($pixels->data, $pixels->width, $pixels->height)->colours(), '');
     }

@@ -13,6 +13,7 @@ final class Archive
      * @param array<string, string>         $parts    paths, by name in the archive
      * @param callable(string, float): void $progress told the stage and the share done, 0…1; may throw to stop
      *
+     * @throws Cancelled    when the callback does
      * @throws PictureError when there is nothing to put in, or no room for it; nothing is left behind
      */
     public static function write(string $target, array $parts, callable $progress): void

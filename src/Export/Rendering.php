@@ -7,6 +7,7 @@ namespace Tovrin\App\Export;
 use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\Plates;
 use Tovrin\App\Photo\Sideline;
@@ -58,9 +59,9 @@ final class Rendering
             $pixels = self::weights($source, $name, $grade, $wanted->move ?? 0, $wanted->lattice);
             $progress('Writing the file', 0.7);
 
-            return PictureFile::greyPng(PictureFile::fitted($pixels, $wanted->side));
+            return PictureFile::greyPng(PictureShape::fitted($pixels, $wanted->side));
         }
-        $pixels = PictureFile::fitted(self::graded($source, $name, $grade, $wanted, $progress), $wanted->side);
+        $pixels = PictureShape::fitted(self::graded($source, $name, $grade, $wanted, $progress), $wanted->side);
         $progress('Writing the file', 0.7);
         $bytes = match ($wanted->format) {
             ExportFormat::TonePlate => Plates::tone($pixels),
@@ -83,7 +84,7 @@ final class Rendering
         $parts = null !== $link || $grade->isAtRest() ? [] : self::halves($lattice, static fn (int $first, int $past): string => Compiler::tableWords($grade, $lattice, $first, $past));
         $pixels = PictureFile::read($source, $name);
         if ($wanted->bits > $pixels->bits) {
-            $pixels = PictureFile::deepened($pixels);
+            $pixels = PictureShape::deepened($pixels);
         }
         if ([] !== $parts) {
             $progress('Computing the grade', 0.3);
@@ -130,7 +131,7 @@ final class Rendering
     private static function weights(string $source, string $name, Grade $grade, int $move, int $lattice): Pixels
     {
         $parts = self::halves($lattice, static fn (int $first, int $past): string => Compiler::weightWords($grade, $move, $lattice, $first, $past));
-        $pixels = PictureFile::opaque(PictureFile::read($source, $name));
+        $pixels = PictureShape::opaque(PictureFile::read($source, $name));
 
         return LittleCms::applyLink(IccDeviceLink::ofTable($lattice, self::joined($parts), 'matte'), $lattice, $pixels, static function (): void {});
     }

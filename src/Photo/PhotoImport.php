@@ -35,11 +35,11 @@ final readonly class PhotoImport
         $pixels = PictureFile::read($path, $name);
         $key = $this->store->newKey();
         try {
-            $preview = PictureFile::reduce($pixels, self::PREVIEW_SIDE);
+            $preview = PictureShape::reduce($pixels, self::PREVIEW_SIDE);
             AtomicFile::write($this->store->digest($key), Digest::of($preview->data, $preview->width, $preview->height)->bytes());
             AtomicFile::write($this->store->preview($key), PictureFile::encode($preview, 'jpeg', 94));
-            AtomicFile::write($this->store->thumb($key), PictureFile::encode(PictureFile::reduce($preview, self::THUMB_SIDE), 'jpeg', 88));
-            AtomicFile::write($this->store->graded($key, 0), PictureFile::encode(PictureFile::reduce($preview, PictureMaker::SIDE), 'jpeg', PictureMaker::QUALITY));
+            AtomicFile::write($this->store->thumb($key), PictureFile::encode(PictureShape::reduce($preview, self::THUMB_SIDE), 'jpeg', 88));
+            AtomicFile::write($this->store->graded($key, 0), PictureFile::encode(PictureShape::reduce($preview, PictureMaker::SIDE), 'jpeg', PictureMaker::QUALITY));
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
                 throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
             }
@@ -71,7 +71,7 @@ final readonly class PhotoImport
 
             return;
         }
-        AtomicFile::write($this->store->full($key, 'png'), PictureFile::encode(PictureFile::reduce($pixels, max($pixels->width, $pixels->height)), 'png', 0));
+        AtomicFile::write($this->store->full($key, 'png'), PictureFile::encode(PictureShape::reduce($pixels, max($pixels->width, $pixels->height)), 'png', 0));
     }
 
     /** The last part of a path, without control characters, at most 200 characters. */

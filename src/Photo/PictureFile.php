@@ -79,7 +79,7 @@ final class PictureFile
      */
     public static function readSmall(string $path, string $name, int $side): Pixels
     {
-        return self::reduce(self::read($path, $name, $side), $side);
+        return PictureShape::reduce(self::read($path, $name, $side), $side);
     }
 
     /**
@@ -94,7 +94,7 @@ final class PictureFile
         if (null !== $quick) {
             return $quick;
         }
-        $image = self::raw($pixels);
+        $image = RawPicture::of($pixels);
         $image->setImageColorspace(\Imagick::COLORSPACE_SRGB);
         if ('jpeg' === $format && $pixels->alpha) {
             $image->setImageBackgroundColor('white');
@@ -120,110 +120,26 @@ final class PictureFile
         } else {
             $image->setOption('png:compression-level', '3');
         }
-        $bytes = self::bytes($image, $format);
+        $bytes = RawPicture::bytes($image, $format);
         $image->clear();
 
         return $bytes;
     }
 
-    /**
-     * The same picture no larger than a longest side of so many pixels, for delivering: with its bits, its transparency and
-     * what its file carries. Lanczos, as is common practice for making pictures smaller.
-     */
-    public static function fitted(Pixels $pixels, ?int $side): Pixels
-    {
-        if (null === $side || max($pixels->width, $pixels->height) <= $side) {
-            return $pixels;
-        }
-        $scale = $side / max($pixels->width, $pixels->height);
-        [$width, $height] = [max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale))];
-        $image = self::raw($pixels);
-        $image->resizeImage($width, $height, \Imagick::FILTER_LANCZOS, 1.0);
-        $image->setImageDepth($pixels->bits);
-        $data = self::bytes($image, $pixels->alpha ? 'RGBA' : 'RGB');
-        $image->clear();
-
-        return new Pixels($width, $height, $pixels->bits, $pixels->alpha, $data, $pixels->metadata, $pixels->tagged, $pixels->asFiled);
-    }
-
-    /** The same picture in 16 bits a channel. */
-    public static function deepened(Pixels $pixels): Pixels
-    {
-        $image = self::raw($pixels);
-        $image->setImageDepth(16);
-        $data = self::bytes($image, $pixels->alpha ? 'RGBA' : 'RGB');
-        $image->clear();
-
-        return new Pixels($pixels->width, $pixels->height, 16, $pixels->alpha, $data, $pixels->metadata, $pixels->tagged, $pixels->asFiled);
-    }
-
-    /** A smaller picture of the same, at most $side pixels along its longer side; never enlarged. */
-    public static function reduce(Pixels $pixels, int $side): Pixels
-    {
-        $scale = min(1.0, $side / max($pixels->width, $pixels->height));
-
-        return self::resized($pixels, max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale)));
-    }
-
-    /** The same picture in 8 bits and another size; what is transparent becomes white. */
-    public static function resized(Pixels $pixels, int $width, int $height): Pixels
-    {
-        $image = self::raw($pixels);
-        if ($pixels->alpha) {
-            $image->setImageBackgroundColor('white');
-            $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_REMOVE);
-        }
-        if ($width !== $pixels->width || $height !== $pixels->height) {
-            $image->resizeImage($width, $height, \Imagick::FILTER_TRIANGLE, 1.0);
-        }
-        $image->setImageDepth(8);
-        $data = self::bytes($image, 'RGB');
-        $image->clear();
-
-        return new Pixels($width, $height, 8, false, $data);
-    }
-
-    /** The same picture in 8 bits without transparency, which becomes white. */
-    public static function opaque(Pixels $pixels): Pixels
-    {
-        return 8 === $pixels->bits && !$pixels->alpha ? $pixels : self::resized($pixels, $pixels->width, $pixels->height);
-    }
-
     /** A PNG of the red channel of an opaque 8-bit picture. */
     public static function greyPng(Pixels $pixels): string
     {
-        $image = self::raw($pixels);
+        $image = RawPicture::of($pixels);
         $image->separateImageChannel(\Imagick::CHANNEL_RED);
         $image->setImageColorspace(\Imagick::COLORSPACE_GRAY);
         $image->setImageType(\Imagick::IMGTYPE_GRAYSCALE);
         $image->setImageDepth(8);
         $image->stripImage();
         $image->setOption('png:compression-level', '3');
-        $bytes = self::bytes($image, 'png');
+        $bytes = RawPicture::bytes($image, 'png');
         $image->clear();
 
         return $bytes;
-    }
-
-    /** The picture for ImageMagick to work on. */
-    public static function raw(Pixels $pixels): \Imagick
-    {
-        $image = new \Imagick();
-        $image->setOption('depth', (string) $pixels->bits);
-        $image->setSize($pixels->width, $pixels->height);
-        $image->setFormat($pixels->alpha ? 'RGBA' : 'RGB');
-        $image->readImageBlob($pixels->data);
-
-        return $image;
-    }
-
-    /** The picture in a format; a picture made from raw pixels keeps to that unless told twice. */
-    public static function bytes(\Imagick $image, string $format): string
-    {
-        $image->setFormat($format);
-        $image->setImageFormat($format);
-
-        return $image->getImageBlob();
     }
 
     private static function decode(\Imagick $image, string $name): Pixels
@@ -261,7 +177,7 @@ final class PictureFile
             $alpha = false;
         }
         $image->setImageDepth($bits);
-        $data = self::bytes($image, $layout);
+        $data = RawPicture::bytes($image, $layout);
         $image->clear();
         if (null !== $profile && null !== $space) {
             try {

@@ -23,7 +23,7 @@ final class Plates
     public static function colour(Pixels $pixels): string
     {
         $tone = self::largest($pixels);
-        $colour = PictureFile::raw($pixels);
+        $colour = RawPicture::of($pixels);
         $colour->setImageAlphaChannel(\Imagick::ALPHACHANNEL_DEACTIVATE);
         // Divides what is there by what is laid over it.
         $colour->compositeImage($tone, \Imagick::COMPOSITE_DIVIDESRC, 0, 0);
@@ -47,7 +47,7 @@ final class Plates
     /** @param \Imagick::CHANNEL_* $channel */
     private static function channel(Pixels $pixels, int $channel): \Imagick
     {
-        $image = PictureFile::raw($pixels);
+        $image = RawPicture::of($pixels);
         $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_DEACTIVATE);
         $image->separateImageChannel($channel);
 
@@ -58,7 +58,7 @@ final class Plates
     {
         $image->setImageDepth($bits);
         $image->setOption('png:compression-level', '3');
-        $bytes = PictureFile::bytes($image, 'png');
+        $bytes = RawPicture::bytes($image, 'png');
         $image->clear();
 
         return $bytes;

@@ -10,6 +10,7 @@ use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Srgb;
@@ -122,7 +123,7 @@ final class PictureFileTest extends TestCase
     {
         Pictures::png($this->scratch.'/one.png', 1, 1, static fn (): array => [180, 120, 60]);
         $pixels = PictureFile::read($this->scratch.'/one.png', 'one.png');
-        $small = PictureFile::reduce($pixels, 2048);
+        $small = PictureShape::reduce($pixels, 2048);
         self::assertSame([1, 1, "\xB4\x78\x3C"], [$small->width, $small->height, $small->data]);
     }
 

@@ -6,6 +6,7 @@ namespace Tovrin\Tests\Choosing;
 
 use Tovrin\App\Choosing\StudyMaker;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureShape;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
@@ -35,7 +36,7 @@ final readonly class MaskedPhoto
     public static function named(string $name): self
     {
         $folder = Outside::root().(is_file(Outside::root()."/demo/masks/$name.png") ? '/demo' : '/tests/scenes');
-        $pixels = PictureFile::reduce(PictureFile::read("$folder/photos/$name.jpg", $name), self::PREVIEW);
+        $pixels = PictureShape::reduce(PictureFile::read("$folder/photos/$name.jpg", $name), self::PREVIEW);
         $preview = new Raster($pixels->data, $pixels->width, $pixels->height);
         $mask = new \Imagick("$folder/masks/$name.png");
         $height = (int) round(self::WIDTH * $mask->getImageHeight() / $mask->getImageWidth());
@@ -43,7 +44,7 @@ final readonly class MaskedPhoto
         $mask->setImageDepth(8);
         $mask->setImageFormat('gray');
         $labels = array_map(static fn (string $byte): int => intdiv(\ord($byte), 40), str_split($mask->getImageBlob()));
-        $small = PictureFile::resized($pixels, self::WIDTH, $height)->data;
+        $small = PictureShape::resized($pixels, self::WIDTH, $height)->data;
         $planes = [[], [], []];
         for ($i = 0, $n = \strlen($small); $i < $n; $i += 3) {
             $planes[0][] = \ord($small[$i]) / 255.0;
