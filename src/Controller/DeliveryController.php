@@ -10,7 +10,6 @@ use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Entity\Delivery;
-use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Export\AllowedFolder;
 use Tovrin\App\Export\Deliveries;
 use Tovrin\App\Export\ExportQueue;
@@ -61,7 +60,7 @@ final readonly class DeliveryController
     #[Route('/api/deliveries', methods: ['GET'])]
     public function latest(): array
     {
-        return array_map($this->view(...), $this->deliveries->latest());
+        return array_map(fn (array $one): DeliveryView => DeliveryView::of($one[0], $one[1], $this->folder->path()), $this->deliveries->latest());
     }
 
     /** Where files may be delivered to. */
@@ -121,21 +120,21 @@ final readonly class DeliveryController
     public function fetch(int $id, PhotoStore $store): BinaryFileResponse
     {
         $job = $this->deliveries->job($id);
-        if (ExportJob::DONE !== $job->state()) {
+        if (!$job->isDone()) {
             throw new Problem(409, 'This export is not finished yet.');
         }
         $path = $store->export($id);
         if (!is_file($path)) {
             throw new Problem(404, 'This file has been cleared away, or lies in the folder it was delivered to. Export it again.');
         }
-        $response = new BinaryFileResponse($path, 200, ['Content-Type' => $job->isArchive() ? 'application/zip' : ExportFormat::from($job->format())->type()]);
-        $plain = (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\"]/', '_', $job->fileName());
+        $response = new BinaryFileResponse($path, 200, ['Content-Type' => $job->isArchive() ? 'application/zip' : ExportFormat::from($job->format)->type()]);
+        $plain = (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\"]/', '_', $job->fileName);
 
-        return $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, str_replace(['/', '\\'], '_', $job->fileName()), $plain);
+        return $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, str_replace(['/', '\\'], '_', $job->fileName), $plain);
     }
 
     private function view(Delivery $delivery): DeliveryView
     {
-        return DeliveryView::of($delivery, $this->folder->path());
+        return DeliveryView::of($delivery, $this->deliveries->jobsOf($delivery), $this->folder->path());
     }
 }

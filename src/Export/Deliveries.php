@@ -69,36 +69,43 @@ final readonly class Deliveries
         return $delivery;
     }
 
-    /** @return list<Delivery> newest first */
+    /** @return list<array{Delivery, non-empty-list<JobState>}> newest first, each with its files */
     public function latest(): array
     {
         $latest = $this->entities->getRepository(Delivery::class)->findBy([], ['id' => 'DESC'], self::LATEST);
-        array_walk($latest, $this->fresh(...));
+        $jobs = [];
+        foreach ($this->jobs('d.id IN (?1)', array_map(static fn (Delivery $delivery): int => $delivery->id(), $latest)) as $job) {
+            $jobs[$job->delivery][] = $job;
+        }
+        $found = [];
+        foreach ($latest as $delivery) {
+            // What only had photos that were removed since is not told of.
+            if (isset($jobs[$delivery->id()])) {
+                $found[] = [$delivery, $jobs[$delivery->id()]];
+            }
+        }
 
-        return array_values(array_filter($latest, static fn (Delivery $delivery): bool => [] !== $delivery->jobs()));
+        return $found;
+    }
+
+    /** @return list<JobState> in the order they were asked for; the archive last */
+    public function jobsOf(Delivery $delivery): array
+    {
+        return $this->jobs('d.id = ?1', $delivery->id());
     }
 
     public function delivery(int $id): Delivery
     {
-        $delivery = $this->entities->find(Delivery::class, $id);
-        if (null === $delivery) {
-            throw Problem::notFound('delivery');
-        }
-        $this->fresh($delivery);
+        $delivery = $this->entities->find(Delivery::class, $id) ?? throw Problem::notFound('delivery');
+        // Other processes pause it, and go on.
+        $this->entities->refresh($delivery);
 
         return $delivery;
     }
 
-    public function job(int $id): ExportJob
+    public function job(int $id): JobState
     {
-        $job = $this->entities->find(ExportJob::class, $id);
-        if (null === $job || true === $job->photo()?->isRemoved()) {
-            throw Problem::notFound('export');
-        }
-        // The worker writes past this process's memory of it.
-        $this->entities->refresh($job);
-
-        return $job;
+        return $this->jobs('j.id = ?1', $id)[0] ?? throw Problem::notFound('export');
     }
 
     /** Files that are being made are finished; the others wait. */
@@ -187,10 +194,21 @@ final readonly class Deliveries
         }, $asked->photos);
     }
 
-    private function fresh(Delivery $delivery): void
+    /**
+     * Straight from the database: the workers write past this process's memory of them.
+     *
+     * @param int|list<int> $value
+     *
+     * @return list<JobState>
+     */
+    private function jobs(string $condition, int|array $value): array
     {
-        $this->entities->refresh($delivery);
-        // The workers write past this process's memory of them.
-        $this->entities->createQuery('SELECT j, p FROM '.ExportJob::class.' j LEFT JOIN j.photo p WHERE j.delivery = ?1')->setParameter(1, $delivery)->setHint(\Doctrine\ORM\Query::HINT_REFRESH, true)->getResult();
+        /** @var list<JobState> $jobs */
+        $jobs = $this->entities->createQuery(
+            'SELECT NEW '.JobState::class.'(j.id, d.id, d.destination, p.id, j.state, j.stage, j.progress, j.format, j.fileName, j.cost, j.error) FROM '.ExportJob::class.' j JOIN j.delivery d LEFT JOIN j.photo p LEFT JOIN p.set s '
+            ."WHERE $condition AND p.removedAt IS NULL AND s.removedAt IS NULL ORDER BY j.id",
+        )->setParameter(1, $value)->getResult();
+
+        return $jobs;
     }
 }

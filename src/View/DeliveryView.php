@@ -6,6 +6,7 @@ namespace Tovrin\App\View;
 
 use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Export\JobState;
 use Tovrin\App\Request\DeliverTo;
 
 /** Files that were asked for together, and how far they are. */
@@ -40,18 +41,19 @@ final readonly class DeliveryView
     ) {
     }
 
-    /** @param string|null $allowed the folder that is allowed */
-    public static function of(Delivery $delivery, ?string $allowed): self
+    /**
+     * @param list<JobState> $jobs    its files, and its archive
+     * @param string|null    $allowed the folder that is allowed
+     */
+    public static function of(Delivery $delivery, array $jobs, ?string $allowed): self
     {
-        $jobs = $delivery->jobs();
-        $files = array_values(array_filter($jobs, static fn (ExportJob $job): bool => !$job->isArchive()));
-        $archive = array_values(array_filter($jobs, static fn (ExportJob $job): bool => $job->isArchive()))[0] ?? null;
-        $in = static fn (string $state): int => \count(array_filter($jobs, static fn (ExportJob $job): bool => $job->state() === $state));
+        $files = array_values(array_filter($jobs, static fn (JobState $job): bool => !$job->isArchive()));
+        $archive = array_values(array_filter($jobs, static fn (JobState $job): bool => $job->isArchive()))[0] ?? null;
+        $in = static fn (string $state): int => \count(array_filter($jobs, static fn (JobState $job): bool => $job->state === $state));
         $many = \count($jobs) > self::LISTED;
-        $listed = array_values(array_filter($jobs, static fn (ExportJob $job): bool => !$many || \in_array($job->state(), [ExportJob::RUNNING, ExportJob::FAILED], true)));
+        $listed = array_values(array_filter($jobs, static fn (JobState $job): bool => !$many || \in_array($job->state, [ExportJob::RUNNING, ExportJob::FAILED], true)));
         $to = DeliverTo::from($delivery->destination());
-        $weights = array_sum(array_map(static fn (ExportJob $job): int => $job->cost(), $jobs));
-        $ended = static fn (ExportJob $job): float => \in_array($job->state(), [ExportJob::QUEUED, ExportJob::RUNNING], true) ? $job->progress() : 1.0;
+        $all = array_sum(array_map(static fn (JobState $job): int => $job->cost, $jobs));
 
         return new self(
             $delivery->id(),
@@ -60,15 +62,15 @@ final readonly class DeliveryView
             DeliverTo::Folder === $to && null !== $allowed ? $allowed.(null === $delivery->folder() ? '' : '/'.$delivery->folder()) : null,
             $delivery->isPaused(),
             \count($files),
-            \count(array_filter($files, static fn (ExportJob $job): bool => ExportJob::DONE === $job->state())),
+            \count(array_filter($files, static fn (JobState $job): bool => $job->isDone())),
             $in(ExportJob::FAILED),
             $in(ExportJob::CANCELLED),
             $in(ExportJob::QUEUED),
             $in(ExportJob::RUNNING),
-            array_sum(array_map(static fn (ExportJob $job): float => $job->cost() * $ended($job), $jobs)) / max(1, $weights),
-            null !== $archive && ExportJob::DONE === $archive->state() ? ExportView::of($archive)->fileUrl : null,
-            $archive?->fileName(),
-            array_map(static fn (ExportJob $job): ExportView => ExportView::of($job), \array_slice($listed, 0, self::LISTED + 1)),
+            array_sum(array_map(static fn (JobState $job): float => $job->cost * ($job->isUnfinished() ? $job->progress : 1.0), $jobs)) / max(1, $all),
+            null === $archive ? null : ExportView::of($archive)->fileUrl,
+            $archive?->fileName,
+            array_map(static fn (JobState $job): ExportView => ExportView::of($job), \array_slice($listed, 0, self::LISTED + 1)),
         );
     }
 }

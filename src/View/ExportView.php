@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\View;
 
-use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Export\JobState;
 use Tovrin\App\Request\DeliverTo;
 
 /** A finished file that was asked for, and how far it is. */
@@ -30,10 +30,10 @@ final readonly class ExportView
     ) {
     }
 
-    public static function of(ExportJob $job): self
+    public static function of(JobState $job): self
     {
-        $fetched = ExportJob::DONE === $job->state() && DeliverTo::Folder->value !== $job->delivery()->destination();
+        $fetched = $job->isDone() && DeliverTo::Folder->value !== $job->destination;
 
-        return new self($job->id(), $job->photo()?->id(), $job->format(), $job->fileName(), ExportState::from($job->state()), $job->stage(), $job->progress(), $job->error(), $fetched ? '/api/exports/'.$job->id().'/file' : null);
+        return new self($job->id, $job->photo, $job->format, $job->fileName, ExportState::from($job->state), $job->stage, $job->progress, $job->error, $fetched ? '/api/exports/'.$job->id.'/file' : null);
     }
 }

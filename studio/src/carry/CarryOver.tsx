@@ -129,7 +129,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
                   <ButtonBase data-inset aria-pressed={chosen} aria-label={name} onClick={() => { set({ photos: toggled(wanted.photos, id) }); }} sx={{ width: '100%', display: 'block', outline: chosen ? '2px solid #fff' : 'none', borderRadius: 0.5, overflow: 'hidden', opacity: chosen ? 1 : 0.65 }}>
                     <img src={smallUrl(one)} alt="" loading="lazy" style={{ width: '100%', aspectRatio: '3 / 2', objectFit: 'cover', display: 'block' }} />
                   </ButtonBase>
-                  <Typography variant="caption" noWrap component="div" title={name}>
+                  <Typography variant="caption" noWrap component="div" title={name} sx={{ mt: '4px' }}>
                     {name}
                   </Typography>
                   {told && catches(carried.moves, told.reached) !== '' && (

@@ -8,7 +8,7 @@ import { NameDialog } from '../controls/NameDialog';
 import { all, ledBy, moved, NOTHING, inOrder, type Selection } from './selection';
 import { SheetGrid } from './SheetGrid';
 import { SheetHeader } from './SheetHeader';
-import { SIZES } from './sizes';
+import { SIZES, usualSize } from './sizes';
 import { useSetWork } from './useSetWork';
 import { useSheetKeys } from './useSheetKeys';
 
@@ -31,7 +31,7 @@ const SIZE = 'sheet-size';
 export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFailure, sets, strip }: Props) {
   const { photos } = set;
   const ids = photos.map(({ id }) => id);
-  const [size, setSize] = useState(() => Number(window.localStorage.getItem(SIZE)) || SIZES.usual);
+  const [size, setSize] = useState(() => Number(window.localStorage.getItem(SIZE)) || usualSize(window.innerWidth));
   const [before, setBefore] = useState(false);
   const [here, setHere] = useState<number | null>(current);
   const [columns, setColumns] = useState(1);
