@@ -54,7 +54,7 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
         <Typography variant="caption" noWrap title={photo.name} sx={{ color: greys.text }}>
           {photo.name}
         </Typography>
-        {photo.graded && <span style={visuallyHidden}>, graded</span>}
+        {photo.graded && <span style={visuallyHidden}>graded</span>}
       </Box>
       <Box sx={{ order: 1, flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#8c8c8c' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
         <img src={url} alt="" draggable={false} loading="lazy" style={{ maxWidth: '100%', maxHeight: '100%', minWidth: 0, minHeight: 0, width: '100%', height: '100%', objectFit: 'contain', display: 'block' }} />
