@@ -1,4 +1,4 @@
-import { DndContext, PointerSensor, useSensor, useSensors, type DragMoveEvent } from '@dnd-kit/core';
+import { DndContext, PointerSensor, useSensor, useSensors, type DragMoveEvent, type DragOverEvent } from '@dnd-kit/core';
 import { Box } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState, type MouseEvent } from 'react';
@@ -50,7 +50,7 @@ export function SheetGrid({ photos, selection, onSelect, here, onHere, size, bef
     onSelect(framed(from, ids, inside.flatMap((index) => ids[index] ?? []), held));
   });
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: DRAG_FROM } }));
-  const onMove = ({ over, active, delta, activatorEvent }: DragMoveEvent) => {
+  const onMove = ({ over, active, delta, activatorEvent }: DragMoveEvent | DragOverEvent) => {
     const x = (activatorEvent instanceof PointerEvent ? activatorEvent.clientX : 0) + delta.x;
     setDrop(over === null || over.id === active.id ? null : { over: Number(over.id), behind: x > over.rect.left + over.rect.width / 2 });
   };
@@ -59,7 +59,7 @@ export function SheetGrid({ photos, selection, onSelect, here, onHere, size, bef
     if (drop) onArrange(arranged(ids, selection.chosen.has(active) ? selection.chosen : new Set([active]), drop.over, drop.behind));
   };
   return (
-    <DndContext sensors={sensors} onDragMove={onMove} onDragEnd={({ active }) => { onEnd(Number(active.id)); }} onDragCancel={() => { setDrop(null); }}>
+    <DndContext sensors={sensors} onDragMove={onMove} onDragOver={onMove} onDragEnd={({ active }) => { onEnd(Number(active.id)); }} onDragCancel={() => { setDrop(null); }}>
       <Box ref={scroller} {...frame.listeners} data-sheet sx={{ flex: 1, minHeight: 0, overflowY: 'auto', bgcolor: greys.surround, position: 'relative' }}>
         <Box
           role="listbox"
