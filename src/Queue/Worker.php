@@ -21,7 +21,6 @@ final class Worker
     /** Seconds between looks for files whose worker has died. */
     private const SWEEP_SECONDS = 10.0;
 
-    private ?MessengerWorker $worker = null;
     private float $nextSweep = 0.0;
 
     public function __construct(
@@ -62,7 +61,6 @@ final class Worker
     public function stop(): void
     {
         $this->stopping->wanted = true;
-        $this->worker?->stop();
     }
 
     /** @param \Closure(string): void $say */
@@ -75,10 +73,11 @@ final class Worker
             \assert($receiver instanceof ReceiverInterface);
             $receivers[$room->value] = new LookFirst($receiver);
         }
-        $worker = $this->worker = new MessengerWorker($receivers, $this->bus, $this->events, $this->logger);
+        $worker = new MessengerWorker($receivers, $this->bus, $this->events, $this->logger);
         $onRunning = function (WorkerRunningEvent $event) use ($untilIdle, $worker): void {
             $this->sweep();
-            if ($untilIdle && $event->isWorkerIdle()) {
+            // Looked at here, since it may have been told to end before there was anything to be ended.
+            if ($this->stopping->wanted || ($untilIdle && $event->isWorkerIdle())) {
                 $worker->stop();
             }
         };
