@@ -6,13 +6,13 @@ namespace Tovrin\App\Controller;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
-use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Export\AllowedFolder;
 use Tovrin\App\Export\Deliveries;
 use Tovrin\App\Export\ExportQueue;
+use Tovrin\App\Http\Attachment;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
@@ -127,10 +127,8 @@ final readonly class DeliveryController
         if (!is_file($path)) {
             throw new Problem(404, 'This file has been cleared away, or lies in the folder it was delivered to. Export it again.');
         }
-        $response = new BinaryFileResponse($path, 200, ['Content-Type' => $job->isArchive() ? 'application/zip' : ExportFormat::from($job->format)->type()]);
-        $plain = (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\"]/', '_', $job->fileName);
 
-        return $response->setContentDisposition(ResponseHeaderBag::DISPOSITION_ATTACHMENT, str_replace(['/', '\\'], '_', $job->fileName), $plain);
+        return Attachment::named(new BinaryFileResponse($path, 200, ['Content-Type' => $job->isArchive() ? 'application/zip' : ExportFormat::from($job->format)->type()]), $job->fileName);
     }
 
     private function view(Delivery $delivery): DeliveryView

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
-use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Entity\OwnLook;
+use Tovrin\App\Http\Attachment;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
@@ -80,7 +80,7 @@ final readonly class LookController
     #[Route('/api/looks/files', methods: ['GET'])]
     public function giveAll(LookFiles $files): Binary
     {
-        return self::asFile(Binary::of($files->archive($this->looks->all())), 'looks.zip');
+        return Attachment::named(Binary::of($files->archive($this->looks->all())), 'looks.zip');
     }
 
     #[Route('/api/looks/{id<\d+>}/file', methods: ['GET'])]
@@ -88,7 +88,7 @@ final readonly class LookController
     {
         $own = $this->look($id);
 
-        return self::asFile(Binary::of($own->look()), LookFiles::nameOf($own));
+        return Attachment::named(Binary::of($own->look()), LookFiles::nameOf($own));
     }
 
     /** Gives a look another name or group. */
@@ -123,12 +123,5 @@ final readonly class LookController
     private function look(int $id): OwnLook
     {
         return $this->looks->look($id) ?? throw Problem::notFound('look');
-    }
-
-    private static function asFile(Binary $file, string $name): Binary
-    {
-        $file->headers->set('Content-Disposition', HeaderUtils::makeDisposition(HeaderUtils::DISPOSITION_ATTACHMENT, str_replace(['/', '\\', '%'], '_', $name), (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\"]/', '_', $name)));
-
-        return $file;
     }
 }

@@ -85,10 +85,4 @@ class Delivery
     {
         $this->jobs->add($job);
     }
-
-    /** @return list<ExportJob> in the order they were asked for, without those of removed photos; the archive last */
-    public function jobs(): array
-    {
-        return array_values(array_filter($this->jobs->toArray(), static fn (ExportJob $job): bool => true !== $job->photo()?->isRemoved()));
-    }
 }

@@ -11,6 +11,7 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Repository\Grades;
+use Tovrin\App\Repository\Sets;
 use Tovrin\App\Repository\Versions;
 use Tovrin\App\Request\AskDelivery;
 use Tovrin\App\Request\DeliverTo;
@@ -25,7 +26,7 @@ final readonly class Deliveries
 {
     private const LATEST = 20;
 
-    public function __construct(private EntityManagerInterface $entities, private Grades $grades, private Versions $versions, private ExportQueue $queue, private AllowedFolder $folder, private PhotoStore $store)
+    public function __construct(private EntityManagerInterface $entities, private Sets $sets, private Grades $grades, private Versions $versions, private ExportQueue $queue, private AllowedFolder $folder, private PhotoStore $store)
     {
     }
 
@@ -126,8 +127,8 @@ final readonly class Deliveries
     public function forget(Delivery $delivery): void
     {
         $this->queue->cancelDelivery($delivery->id());
-        foreach ($delivery->jobs() as $job) {
-            @unlink($this->store->export($job->id()));
+        foreach ($this->jobsOf($delivery) as $job) {
+            @unlink($this->store->export($job->id));
         }
         $this->entities->remove($delivery);
         $this->entities->flush();
@@ -148,9 +149,10 @@ final readonly class Deliveries
         foreach ($photos as $index => $photo) {
             $look = $looks[$photo->id()];
             $read = LookJson::read($look);
+            $name = FileNames::slug($read->name);
             $words = [
                 'photo' => pathinfo($photo->name(), \PATHINFO_FILENAME),
-                'look' => '' !== FileNames::slug($read->name) ? FileNames::slug($read->name) : ([] === $read->moves ? 'source' : 'graded'),
+                'look' => '' !== $name ? $name : ([] === $read->moves ? 'source' : 'graded'),
                 'version' => FileNames::slug($versions[$photo->id()] ?? ''),
                 'number' => str_pad((string) ($index + 1), $digits, '0', \STR_PAD_LEFT),
                 'set' => FileNames::slug($photo->set()->name()),
@@ -175,17 +177,12 @@ final readonly class Deliveries
     private function photos(AskDelivery $asked): array
     {
         $photos = [];
-        foreach (array_chunk(array_column($asked->photos, 'id'), 500) as $ids) {
-            foreach ($this->entities->getRepository(Photo::class)->findBy(['id' => $ids]) as $photo) {
-                $photos[$photo->id()] = $photo;
-            }
+        foreach ($this->sets->some(array_column($asked->photos, 'id')) as $photo) {
+            $photos[$photo->id()] = $photo;
         }
 
         return array_map(static function ($one) use ($photos): Photo {
-            $photo = $photos[$one->id] ?? null;
-            if (null === $photo || $photo->isRemoved()) {
-                throw Problem::notFound('photo');
-            }
+            $photo = $photos[$one->id] ?? throw Problem::notFound('photo');
             if ($photo->revision() !== $one->basedOn) {
                 throw new Problem(409, \sprintf('“%s” was changed in another window meanwhile. Look at it again before it is delivered.', $photo->name()));
             }

@@ -23,7 +23,7 @@ use Tovrin\Core\Grade\Grade;
 #[AsMessageHandler]
 final readonly class FileMaker
 {
-    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder)
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries)
     {
     }
 
@@ -92,9 +92,9 @@ final readonly class FileMaker
     private function parts(ExportJob $archive): array
     {
         $parts = [];
-        foreach ($archive->delivery()->jobs() as $job) {
-            if (ExportJob::DONE === $job->state() && !$job->isArchive()) {
-                $parts[$job->fileName()] = $this->store->export($job->id());
+        foreach ($this->deliveries->jobsOf($archive->delivery()) as $job) {
+            if ($job->isDone() && !$job->isArchive()) {
+                $parts[$job->fileName] = $this->store->export($job->id);
             }
         }
 

@@ -79,7 +79,7 @@ final class FileNames
     }
 
     /** Without what no system allows in the name of a file. */
-    private static function plain(string $text): string
+    public static function plain(string $text): string
     {
         return (string) preg_replace('#[\x00-\x1F\x7F/\\\\:*?"<>|]+#u', '-', mb_scrub($text));
     }

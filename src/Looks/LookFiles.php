@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Looks;
 
 use Tovrin\App\Entity\OwnLook;
+use Tovrin\App\Export\FileNames;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Repository\OwnLooks;
@@ -62,14 +63,14 @@ final readonly class LookFiles
      */
     public function archive(array $looks): string
     {
-        $path = $this->store->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
+        $path = $this->store->newUpload();
         try {
             $zip = new \ZipArchive();
             $zip->open($path, \ZipArchive::CREATE | \ZipArchive::EXCL);
             // An archive without anything in it is not written at all.
             [] !== $looks || $zip->setArchiveComment('No looks');
             foreach ($looks as $own) {
-                $zip->addFromString(('' === $own->group() ? '' : self::plain($own->group()).'/').self::nameOf($own), $own->look());
+                $zip->addFromString(('' === $own->group() ? '' : FileNames::plain($own->group()).'/').self::nameOf($own), $own->look());
             }
             $zip->close();
 
@@ -81,7 +82,7 @@ final readonly class LookFiles
 
     public static function nameOf(OwnLook $own): string
     {
-        return self::plain($own->name()).'.json';
+        return FileNames::plain($own->name()).'.json';
     }
 
     private function one(string $json, string $file, string $group): OwnLook
@@ -97,7 +98,7 @@ final readonly class LookFiles
     /** @return \Generator<string, string> contents of look files, by path */
     private function unpacked(string $bytes, string $name): \Generator
     {
-        $path = $this->store->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
+        $path = $this->store->newUpload();
         try {
             file_put_contents($path, $bytes);
             $zip = new \ZipArchive();
@@ -119,10 +120,5 @@ final readonly class LookFiles
     private static function refusal(string $file, FormatError $e): string
     {
         return \sprintf('“%s” is no look that can be used: %s', $file, $e->inWords ?? $e->getMessage());
-    }
-
-    private static function plain(string $name): string
-    {
-        return (string) preg_replace('#[\x00-\x1F/\\\\:*?"<>|]+#u', '-', $name);
     }
 }

@@ -108,6 +108,12 @@ final readonly class PhotoStore
         return array_values(array_filter(array_map(basename(...), glob($this->directory.'/exports/*') ?: []), static fn (string $name): bool => ctype_digit($name)));
     }
 
+    /** A path for a file on its way in or out; swept with the others once nobody is at it. */
+    public function newUpload(): string
+    {
+        return $this->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
+    }
+
     /** @return list<string> paths of uploads that are under way, or were left by a server that died */
     public function uploads(): array
     {

@@ -22,7 +22,7 @@ final readonly class Uploads
      */
     public function received($from, string $name, callable $use): mixed
     {
-        $path = $this->store->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
+        $path = $this->store->newUpload();
         try {
             $to = @fopen($path, 'x');
             if (false === $to || false === stream_copy_to_stream($from, $to) || !fclose($to)) {

@@ -1,5 +1,6 @@
 import type { Carried } from '../api/client';
 import type { Look, Move } from '../grade/looks';
+import { roughly } from '../pots/percent';
 
 /** What is asked for when moves are carried over. */
 export interface Asked {
@@ -38,7 +39,7 @@ export function hasPlaces(moves: readonly Move[]): boolean {
 /** What the moves with a reach would catch of a photo, for people; nothing where none has one. */
 export function catches(moves: readonly Move[], reached: readonly number[]): string {
   const shares = moves.flatMap((move, index) => (move.reach == null ? [] : [reached[index] ?? 0]));
-  return shares.length === 0 ? '' : `Catches ${shares.map((share) => (share > 0 && share < 0.01 ? 'under 1 %' : `${String(Math.round(share * 100))} %`)).join(', ')}`;
+  return shares.length === 0 ? '' : `Catches ${shares.map(roughly).join(', ')}`;
 }
 
 /** Photos that are asked about in one go: few enough that what is done is told every few seconds. */

@@ -2,6 +2,7 @@ import { Box, Button, ButtonBase, CircularProgress, Dialog, DialogActions, Dialo
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Photo } from '../api/client';
+import { roughly } from '../pots/percent';
 import { refreshSession } from '../session/sessions';
 import { stepBack } from '../session/stepBack';
 import type { Say } from '../shell/say';
@@ -116,7 +117,7 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
                       {name}
                     </Typography>
                     <Typography variant="caption" sx={{ color: greys.text, fontVariantNumeric: 'tabular-nums' }}>
-                      {colour === null ? 'not found there' : photoId === lead.id ? `the first · ${percent(share)}` : `ΔE ${(difference ?? 0).toFixed(1)} · ${percent(share)}`}
+                      {colour === null ? 'not found there' : photoId === lead.id ? `the first · ${roughly(share)} of the photo` : `ΔE ${(difference ?? 0).toFixed(1)} · ${roughly(share)} of the photo`}
                     </Typography>
                   </Box>
                 ))}
@@ -137,5 +138,3 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
     </Dialog>
   );
 }
-
-const percent = (share: number) => (share < 0.01 ? 'under 1 % of the photo' : `${String(Math.round(share * 100))} % of the photo`);

@@ -2,8 +2,10 @@ import { Box, Typography } from '@mui/material';
 import { visuallyHidden } from '@mui/utils';
 import { useState, type ReactNode } from 'react';
 import type { PhotoSet } from '../api/client';
+import { EmptySet } from '../set/EmptySet';
 import type { Say } from '../shell/say';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
+import { greys } from '../theme';
 import { NameDialog } from '../controls/NameDialog';
 import { all, ledBy, moved, NOTHING, inOrder, type Selection } from './selection';
 import { SheetGrid } from './SheetGrid';
@@ -96,12 +98,12 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
         <h1 style={visuallyHidden}>{set.name}, all photos</h1>
         {photos.length === 0 ? (
-          <Typography sx={{ m: 'auto', maxWidth: 380, textAlign: 'center' }}>This set is empty. Drop JPEG or PNG photos anywhere here, or choose them below.</Typography>
+          <EmptySet />
         ) : (
           <SheetGrid photos={photos} selection={selection} onSelect={onSelect} here={here} onHere={setHere} size={size} before={before} onOpen={open} onArrange={(next) => { void work.arrange(next); }} onColumns={setColumns} />
         )}
       </Box>
-      <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: '#383838', borderTop: '1px solid #2b2b2b' }}>
+      <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
         {strip}
         <Typography variant="caption" role="note" sx={{ flex: 'none', mr: 2 }}>
           {before ? 'As they came' : 'Double-click or Enter opens a photo · hold B for all as they came'}

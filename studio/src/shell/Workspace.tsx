@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { api } from '../api/client';
 import { Deliver } from '../deliver/Deliver';
 import { PhotoDesk } from '../desk/PhotoDesk';
+import { EmptySet } from '../set/EmptySet';
 import { Filmstrip } from '../set/Filmstrip';
 import { useBringIn } from '../set/useBringIn';
 import { useRemovePhoto } from '../set/useRemovePhoto';
@@ -104,7 +105,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
                 </Button>
               </Box>
             ) : set.data && photos.length === 0 ? (
-              <Typography sx={{ textAlign: 'center', maxWidth: 380 }}>This set is empty. Drop JPEG or PNG photos anywhere here, or choose them below.</Typography>
+              <EmptySet />
             ) : (
               <CircularProgress size={28} aria-label="Loading the set" />
             )}
