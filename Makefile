@@ -2,8 +2,8 @@
 SHELL := /bin/bash
 PORT ?= 7310
 
-RUN_PACKAGES  := php-cli php-sqlite3 php-imagick php-mbstring php-xml php-zip liblcms2-2 libturbojpeg0 unzip
-TEST_PACKAGES := chromium ffmpeg imagemagick liblcms2-utils python3-sklearn
+RUN_PACKAGES  := php-cli php-sqlite3 php-mbstring php-xml php-zip liblcms2-2 libvips42 unzip
+TEST_PACKAGES := php-imagick chromium ffmpeg imagemagick liblcms2-utils python3-sklearn python3-pil icc-profiles-free
 
 .PHONY: help demo test check bench photos screenshots build packages test-packages clean
 
@@ -46,7 +46,7 @@ photos:
 screenshots: test-packages build
 	node docs/take-screenshots.mjs
 
-build: packages vendor/autoload.php studio/dist/index.html
+build: packages vendor/autoload.php studio/dist/index.html var/cache/compiled
 
 packages:
 	@bin/install-packages $(RUN_PACKAGES)
@@ -58,6 +58,9 @@ vendor/autoload.php: composer.json
 	@echo "== Installing PHP packages"
 	composer install --no-interaction --no-progress --quiet
 	@touch $@
+
+var/cache/compiled: vendor/autoload.php bin/compile $(shell find core src -name '*.php')
+	@bin/compile
 
 node_modules/.package-lock.json: package-lock.json package.json studio/package.json tests/browser/package.json bench/package.json
 	@echo "== Installing front-end packages"

@@ -36,10 +36,10 @@ require __DIR__.'/../vendor/autoload.php';
 function photo(string $name): array
 {
     $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PhotoImport::PREVIEW_SIDE);
-    $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
+    $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
     $study = StudyMaker::study($raster);
 
-    return [$raster, $study, Pots::of($study), Digest::of($pixels->data, $pixels->width, $pixels->height)->colours()];
+    return [$raster, $study, Pots::of($study), Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()];
 }
 
 function keep(string $file, string $name, string $label, MoveKind $kind): void

@@ -8,8 +8,9 @@ declare(strict_types=1);
 
 require __DIR__.'/../vendor/autoload.php';
 
-use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureWriter;
 use Tovrin\App\Photo\Pixels;
+use Tovrin\App\Photo\Writing;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Colour\Hsl;
@@ -33,7 +34,7 @@ $draw = static function (string $target, int $width, int $height, callable $row)
         }
         $data .= pack('C*', ...$bytes);
     }
-    file_put_contents($target, PictureFile::encode(new Pixels($width, $height, 8, false, $data), 'png', 92));
+    PictureWriter::write(new Pixels($width, $height, 8, false, $data), new Writing('png'), $target);
     printf("%s: %d × %d\n", $target, $width, $height);
 };
 

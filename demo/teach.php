@@ -27,7 +27,7 @@ require __DIR__.'/../vendor/autoload.php';
 $all = json_decode((string) file_get_contents(__DIR__.'/strokes.json'), true, 16, \JSON_THROW_ON_ERROR);
 foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
     $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), PhotoImport::PREVIEW_SIDE);
-    $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
+    $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
     $learner = new ReachLearner($raster, StudyMaker::study($raster), '');
     $file = __DIR__."/looks/$name.json";
     $grade = LookJson::read((string) file_get_contents($file));

@@ -149,7 +149,7 @@ final class Kernel extends BaseKernel
         $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Request,View,Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
         $services->set(Server\Housekeeping::class);
         $services->set(Server\AheadOfNeed::class);
-        foreach ([Export\MakeFile::class, Sheet\DrawPicture::class, Choosing\StudyPhoto::class, Export\Wanted::class, Export\FileNames::class] as $value) {
+        foreach ([Export\MakeFile::class, Sheet\DrawPicture::class, Choosing\StudyPhoto::class, Export\Wanted::class, Export\FileNames::class, Photo\DrawFull::class] as $value) {
             $services->remove($value);
         }
         $services->get(Http\CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);

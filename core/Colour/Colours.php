@@ -39,8 +39,8 @@ final class Colours
         }
         // A lattice has few distinct levels: their linear values are computed once, not per node.
         $linear = (new ColourBlock(Srgb::class, $axis, $axis, $axis))->in(LinearSrgb::class)->a;
-        $colours = new self(self::grid(Srgb::class, $axis, $first, $past, $redSlowest));
-        $colours->known[LinearSrgb::class] = self::grid(LinearSrgb::class, $linear, $first, $past, $redSlowest);
+        $colours = new self(new ColourBlock(Srgb::class, ...self::grid([$axis, $axis, $axis], $first, $past, $redSlowest)));
+        $colours->known[LinearSrgb::class] = new ColourBlock(LinearSrgb::class, ...self::grid([$linear, $linear, $linear], $first, $past, $redSlowest));
 
         return $colours;
     }
@@ -85,25 +85,29 @@ final class Colours
     }
 
     /**
-     * @param class-string<ColourSpace> $space
-     * @param array<int, float>               $axis
+     * The channels of a lattice's nodes between two levels of the one that runs slowest: a hot loop.
+     *
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $axes where the nodes are in red, green and blue, equally many
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>}
      */
-    private static function grid(string $space, array $axis, int $first, int $past, bool $redSlowest): ColourBlock
+    public static function grid(array $axes, int $first, int $past, bool $redSlowest): array
     {
-        $size = \count($axis);
+        [$inner, $between, $outer] = $redSlowest ? [$axes[2], $axes[1], $axes[0]] : $axes;
+        $size = \count($inner);
         $fast = $middle = $slow = [];
         for ($k = $first; $k < $past; ++$k) {
-            $slowest = $axis[$k];
+            $slowest = $outer[$k];
             for ($j = 0; $j < $size; ++$j) {
-                $green = $axis[$j];
+                $second = $between[$j];
                 for ($i = 0; $i < $size; ++$i) {
-                    $fast[] = $axis[$i];
-                    $middle[] = $green;
+                    $fast[] = $inner[$i];
+                    $middle[] = $second;
                     $slow[] = $slowest;
                 }
             }
         }
 
-        return $redSlowest ? new ColourBlock($space, $slow, $middle, $fast) : new ColourBlock($space, $fast, $middle, $slow);
+        return $redSlowest ? [$slow, $middle, $fast] : [$fast, $middle, $slow];
     }
 }

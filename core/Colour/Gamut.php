@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Colour;
 
+use Tovrin\Core\Colour\Encoding\RgbEncoding;
+use Tovrin\Core\Colour\Encoding\StandardRgb;
+
 /**
- * Brings finished colours into the sRGB gamut by lowering OKLCh chroma at constant lightness
+ * Brings finished colours into the gamut of sRGB, or of another encoding, by lowering OKLCh chroma at constant lightness
  * and hue. Done once, after the last move; colours already inside come through untouched.
  */
 final class Gamut
@@ -15,6 +18,13 @@ final class Gamut
 
     /** Halvings of the chroma interval: 2⁻²² of the chroma is far below one 16-bit step. */
     private const HALVINGS = 22;
+
+    /** OKLab's cone responses, cubed, to linear sRGB; see OkLab. */
+    private const TO_LINEAR_SRGB = [
+        4.076741636075958, -3.307711539258063, 0.23096990318210447,
+        -1.268437973285032, 2.609757349287689, -0.3413193760026573,
+        -0.00419607613867548, -0.7034186179359364, 1.707614694074612,
+    ];
 
     /**
      * @param ColourBlock $colours any space
@@ -28,6 +38,79 @@ final class Gamut
         $r = $rgb->a;
         $g = $rgb->b;
         $b = $rgb->c;
+        $outside = self::outside($r, $g, $b);
+        if ([] !== $outside) {
+            $mended = self::lowerChroma(self::picked($rgb, $outside), self::TO_LINEAR_SRGB)->in($rgb->space);
+            foreach ($outside as $k => $i) {
+                $r[$i] = $mended->a[$k];
+                $g[$i] = $mended->b[$k];
+                $b[$i] = $mended->c[$k];
+            }
+        }
+        $finished = (new ColourBlock($rgb->space, $r, $g, $b))->in(Srgb::class);
+        [$r, $g, $b] = [$finished->a, $finished->b, $finished->c];
+        self::cutNoise($r);
+        self::cutNoise($g);
+        self::cutNoise($b);
+
+        return new ColourBlock(Srgb::class, $r, $g, $b);
+    }
+
+    /**
+     * The same for any encoding.
+     *
+     * @param ColourBlock $colours any space
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>} encoded red, green and blue, each in 0…1
+     */
+    public static function into(RgbEncoding $to, ColourBlock $colours): array
+    {
+        if (StandardRgb::encoding() === $to) {
+            $finished = self::intoSrgb($colours);
+
+            return [$finished->a, $finished->b, $finished->c];
+        }
+        $srgb = $colours->in(LinearSrgb::class);
+        $own = $to->linear($srgb);
+        [$r, $g, $b] = [$own->a, $own->b, $own->c];
+        $outside = self::outside($r, $g, $b);
+        if ([] !== $outside) {
+            $m = $to->primaries->fromSrgb;
+            $coefficients = [];
+            for ($i = 0; $i < 9; ++$i) {
+                $row = 3 * intdiv($i, 3);
+                $coefficients[] = $m[$row] * self::TO_LINEAR_SRGB[$i % 3] + $m[$row + 1] * self::TO_LINEAR_SRGB[3 + $i % 3] + $m[$row + 2] * self::TO_LINEAR_SRGB[6 + $i % 3];
+            }
+            $mended = $to->linear(self::lowerChroma(self::picked($srgb, $outside), $coefficients));
+            foreach ($outside as $k => $i) {
+                $r[$i] = $mended->a[$k];
+                $g[$i] = $mended->b[$k];
+                $b[$i] = $mended->c[$k];
+            }
+        }
+        // Before encoding: no curve is asked what lies beyond it.
+        self::cutNoise($r);
+        self::cutNoise($g);
+        self::cutNoise($b);
+        [$r, $g, $b] = $to->encode($r, $g, $b);
+        self::cutNoise($r);
+        self::cutNoise($g);
+        self::cutNoise($b);
+
+        return [$r, $g, $b];
+    }
+
+    /**
+     * Which colours lie outside 0…1 in any channel.
+     *
+     * @param array<int, float> $r
+     * @param array<int, float> $g
+     * @param array<int, float> $b
+     *
+     * @return list<int>
+     */
+    private static function outside(array $r, array $g, array $b): array
+    {
         $low = -self::TOLERANCE;
         $high = 1.0 + self::TOLERANCE;
         $outside = [];
@@ -40,58 +123,51 @@ final class Gamut
                 $outside[] = $i;
             }
         }
-        if ([] !== $outside) {
-            self::lowerChroma($rgb, $outside, $r, $g, $b);
-        }
-        $finished = (new ColourBlock($rgb->space, $r, $g, $b))->in(Srgb::class);
-        $r = $finished->a;
-        $g = $finished->b;
-        $b = $finished->c;
-        for ($i = 0; $i < $n; ++$i) {
-            $x = $r[$i];
-            $y = $g[$i];
-            $z = $b[$i];
-            // Only rounding noise is left to cut off here.
-            if ($x < 0.0) {
-                $r[$i] = 0.0;
-            } elseif ($x > 1.0) {
-                $r[$i] = 1.0;
-            }
-            if ($y < 0.0) {
-                $g[$i] = 0.0;
-            } elseif ($y > 1.0) {
-                $g[$i] = 1.0;
-            }
-            if ($z < 0.0) {
-                $b[$i] = 0.0;
-            } elseif ($z > 1.0) {
-                $b[$i] = 1.0;
-            }
+
+        return $outside;
+    }
+
+    /** @param list<int> $indices */
+    private static function picked(ColourBlock $colours, array $indices): ColourBlock
+    {
+        $x = $y = $z = [];
+        foreach ($indices as $i) {
+            $x[] = $colours->a[$i];
+            $y[] = $colours->b[$i];
+            $z[] = $colours->c[$i];
         }
 
-        return new ColourBlock(Srgb::class, $r, $g, $b);
+        return (new ColourBlock($colours->space, $x, $y, $z))->in(OkLab::class);
     }
 
     /**
-     * @param ColourBlock $rgb     linear or encoded sRGB; $r, $g, $b are its channels, to be mended
-     * @param list<int>   $outside indices of the colours to mend
-     * @param array<int, float> $r
-     * @param array<int, float> $g
-     * @param array<int, float> $b
+     * Only rounding noise is left to cut off.
      *
-     * @param-out array<int, float> $r
-     * @param-out array<int, float> $g
-     * @param-out array<int, float> $b
+     * @param array<int, float> $values
+     *
+     * @param-out array<int, float> $values
      */
-    private static function lowerChroma(ColourBlock $rgb, array $outside, array &$r, array &$g, array &$b): void
+    private static function cutNoise(array &$values): void
     {
-        $x = $y = $z = [];
-        foreach ($outside as $i) {
-            $x[] = $r[$i];
-            $y[] = $g[$i];
-            $z[] = $b[$i];
+        $n = \count($values);
+        for ($i = 0; $i < $n; ++$i) {
+            if ($values[$i] < 0.0) {
+                $values[$i] = 0.0;
+            } elseif ($values[$i] > 1.0) {
+                $values[$i] = 1.0;
+            }
         }
-        $lab = (new ColourBlock($rgb->space, $x, $y, $z))->in(OkLab::class);
+    }
+
+    /**
+     * @param ColourBlock $lab OKLab, colours outside the gamut
+     * @param list<float> $m   from the cone responses (cubed) to the gamut's linear red, green and blue, row by row
+     *
+     * @return ColourBlock OKLab, on the gamut's edge
+     */
+    private static function lowerChroma(ColourBlock $lab, array $m): ColourBlock
+    {
+        [$m0, $m1, $m2, $m3, $m4, $m5, $m6, $m7, $m8] = $m;
         $light = $lab->a;
         $green = $lab->b;
         $blue = $lab->c;
@@ -120,9 +196,9 @@ final class Gamut
                 $cl = $cl * $cl * $cl;
                 $cm = $cm * $cm * $cm;
                 $cs = $cs * $cs * $cs;
-                $cr = 4.076741636075958 * $cl - 3.307711539258063 * $cm + 0.23096990318210447 * $cs;
-                $cg = -1.268437973285032 * $cl + 2.609757349287689 * $cm - 0.3413193760026573 * $cs;
-                $cb = -0.00419607613867548 * $cl - 0.7034186179359364 * $cm + 1.707614694074612 * $cs;
+                $cr = $m0 * $cl + $m1 * $cm + $m2 * $cs;
+                $cg = $m3 * $cl + $m4 * $cm + $m5 * $cs;
+                $cb = $m6 * $cl + $m7 * $cm + $m8 * $cs;
                 if ($cr < 0.0 || $cr > 1.0 || $cg < 0.0 || $cg > 1.0 || $cb < 0.0 || $cb > 1.0) {
                     $beyond = $t;
                 } else {
@@ -132,11 +208,7 @@ final class Gamut
             $green[$k] = $p * $inside;
             $blue[$k] = $q * $inside;
         }
-        $mended = (new ColourBlock(OkLab::class, $light, $green, $blue))->in($rgb->space);
-        foreach ($outside as $k => $i) {
-            $r[$i] = $mended->a[$k];
-            $g[$i] = $mended->b[$k];
-            $b[$i] = $mended->c[$k];
-        }
+
+        return new ColourBlock(OkLab::class, $light, $green, $blue);
     }
 }

@@ -45,10 +45,7 @@ final readonly class Cube
     }
 
     /**
-     * Looks colours up by tetrahedral interpolation, as every consumer of the cube does.
-     *
-     * Source: J. Sakamoto and H. Itooka, US patent 4275413 (1981, expired): six tetrahedra
-     * around the grey diagonal, chosen by the order of the three remainders.
+     * Looks colours up by tetrahedral interpolation.
      *
      * @param ColourBlock $colours any space; encoded values beyond 0…1 are taken as 0 or 1
      *
@@ -57,50 +54,29 @@ final readonly class Cube
     public function lookUp(ColourBlock $colours): ColourBlock
     {
         $rgb = $colours->in(Srgb::class);
+        $corners = Tetrahedra::around($this->places($rgb->a), $this->places($rgb->b), $this->places($rgb->c), [1, $this->size, $this->size * $this->size]);
+
+        return new ColourBlock(Srgb::class, $corners->between($this->red), $corners->between($this->green), $corners->between($this->blue));
+    }
+
+    /**
+     * @param array<int, float> $values
+     *
+     * @return array{array<int, int>, array<int, float>} the node below, and the share of the way to the next
+     */
+    private function places(array $values): array
+    {
         $top = $this->size - 1;
-        $strideG = $this->size;
-        $strideB = $this->size * $this->size;
-        $outR = $outG = $outB = [];
-        $n = $rgb->count();
+        $index = $rest = [];
+        $n = \count($values);
         for ($i = 0; $i < $n; ++$i) {
-            $x = max(0.0, min(1.0, $rgb->a[$i])) * $top;
-            $y = max(0.0, min(1.0, $rgb->b[$i])) * $top;
-            $z = max(0.0, min(1.0, $rgb->c[$i])) * $top;
-            $ix = min($top - 1, (int) $x);
-            $iy = min($top - 1, (int) $y);
-            $iz = min($top - 1, (int) $z);
-            $x -= $ix;
-            $y -= $iy;
-            $z -= $iz;
-            $base = $ix + $iy * $strideG + $iz * $strideB;
-            // Walk from the cell's dark corner to its light one, along the channel with the largest remainder first.
-            if ($x >= $y) {
-                if ($y >= $z) {
-                    [$p, $q, $hi, $mid, $lo] = [1, 1 + $strideG, $x, $y, $z];
-                } elseif ($x >= $z) {
-                    [$p, $q, $hi, $mid, $lo] = [1, 1 + $strideB, $x, $z, $y];
-                } else {
-                    [$p, $q, $hi, $mid, $lo] = [$strideB, 1 + $strideB, $z, $x, $y];
-                }
-            } elseif ($z >= $y) {
-                [$p, $q, $hi, $mid, $lo] = [$strideB, $strideG + $strideB, $z, $y, $x];
-            } elseif ($z >= $x) {
-                [$p, $q, $hi, $mid, $lo] = [$strideG, $strideG + $strideB, $y, $z, $x];
-            } else {
-                [$p, $q, $hi, $mid, $lo] = [$strideG, 1 + $strideG, $y, $x, $z];
-            }
-            $end = $base + 1 + $strideG + $strideB;
-            $p += $base;
-            $q += $base;
-            $w0 = 1.0 - $hi;
-            $w1 = $hi - $mid;
-            $w2 = $mid - $lo;
-            $outR[] = $w0 * $this->red[$base] + $w1 * $this->red[$p] + $w2 * $this->red[$q] + $lo * $this->red[$end];
-            $outG[] = $w0 * $this->green[$base] + $w1 * $this->green[$p] + $w2 * $this->green[$q] + $lo * $this->green[$end];
-            $outB[] = $w0 * $this->blue[$base] + $w1 * $this->blue[$p] + $w2 * $this->blue[$q] + $lo * $this->blue[$end];
+            $x = max(0.0, min(1.0, $values[$i])) * $top;
+            $k = min($top - 1, (int) $x);
+            $index[] = $k;
+            $rest[] = $x - $k;
         }
 
-        return new ColourBlock(Srgb::class, $outR, $outG, $outB);
+        return [$index, $rest];
     }
 
     /**
@@ -150,7 +126,7 @@ final readonly class Cube
                     $blue[] = $this->blue[$i];
                 }
             }
-            $out .= self::words(new ColourBlock(Srgb::class, $red, $green, $blue));
+            $out .= self::words($red, $green, $blue);
         }
 
         return $out;
@@ -159,13 +135,12 @@ final readonly class Cube
     /**
      * Colours as 16-bit unsigned integers, red green blue, most significant byte first: a hot loop.
      *
-     * @param ColourBlock $colours encoded sRGB, 0…1; some tens of thousands at the most
+     * @param array<int, float> $red   encoded, 0…1; some tens of thousands at the most
+     * @param array<int, float> $green as long
+     * @param array<int, float> $blue  as long
      */
-    public static function words(ColourBlock $colours): string
+    public static function words(array $red, array $green, array $blue): string
     {
-        $red = $colours->a;
-        $green = $colours->b;
-        $blue = $colours->c;
         $values = [];
         $n = \count($red);
         for ($i = 0; $i < $n; ++$i) {

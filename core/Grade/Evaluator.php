@@ -6,6 +6,7 @@ namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\Encoding\RgbEncoding;
 use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
@@ -29,6 +30,16 @@ final class Evaluator
         [$running, $weights] = self::running($grade, $source, $watch);
 
         return new Evaluation(Gamut::intoSrgb($running->working()), $weights);
+    }
+
+    /**
+     * The finished colours in the encoding of a file.
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>} encoded red, green and blue, each in 0…1
+     */
+    public static function into(RgbEncoding $to, Grade $grade, Colours $source): array
+    {
+        return Gamut::into($to, self::running($grade, $source)[0]->working());
     }
 
     /**

@@ -28,8 +28,8 @@ final class StudyMaker
         $pixels = new Pixels($picture->width, $picture->height, 8, false, $picture->rgb);
         $reduced = PictureShape::reduce($pixels, self::WIDTH);
         [$columns, $rows] = Digest::grid($reduced->width, $reduced->height);
-        $colours = Digest::of($reduced->data, $reduced->width, $reduced->height)->colours();
-        $calm = new Digest(PictureShape::resized($reduced, $columns, $rows)->data);
+        $colours = Digest::of($reduced->bytes(), $reduced->width, $reduced->height)->colours();
+        $calm = new Digest(PictureShape::resized($reduced, $columns, $rows)->bytes());
         $grain = Grain::of($picture->rgb, $picture->width, $picture->height);
         // The finest scale takes as long as all others.
         $fine = static fn (): Mixture => ColourModel::scale($colours, ColourModel::SCALES[3]);

@@ -12,10 +12,11 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Tovrin\App\Export\FileNames;
 use Tovrin\App\Export\Rendering;
+use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Photo\PictureFormat;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Reading\Digest;
@@ -23,15 +24,17 @@ use Tovrin\Core\Reading\Digest;
 #[AsCommand('apply', 'Renders many pictures through a look, fitted to each if asked')]
 final class ApplyCommand extends Command
 {
+    /** What pictures become that are not written in the form they had, by the ending of their name. */
+    private const ENDINGS = ['jpeg' => 'jpg', 'tiff' => 'tif', 'heic' => 'tif', 'heif' => 'tif', '' => 'jpg'];
+
     protected function configure(): void
     {
         $this->addArgument('look', InputArgument::REQUIRED, 'the look file')
-            ->addArgument('pictures', InputArgument::IS_ARRAY | InputArgument::REQUIRED, 'the JPEGs and PNGs to render')
+            ->addArgument('pictures', InputArgument::IS_ARRAY | InputArgument::REQUIRED, 'the pictures to render: '.PictureFormat::READ)
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the folder to write to; it is made if it is not there')
             ->addOption('fit', null, InputOption::VALUE_NONE, 'fit the look to each picture: learned reaches, palettes, matches and probes follow its own colours')
-            ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis of the cube', (string) Rendering::DEFAULT_LATTICE)
-            ->addOption('quality', null, InputOption::VALUE_REQUIRED, 'JPEG quality, 1 to 100', (string) Rendering::DEFAULT_QUALITY)
-            ->setHelp("Files are named after the picture and the look, and have the picture's format, so that none passes for the original.\nWhat cannot be rendered is named and left out; the others are written all the same, and the command ends with exit code 2.");
+            ->setHelp("Files are named after the picture and the look, and have the picture's format, so that none passes for the original; one of HEIC becomes a TIFF.\nWhat cannot be rendered is named and left out; the others are written all the same, and the command ends with exit code 2.");
+        PictureOptions::add($this);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -40,8 +43,6 @@ final class ApplyCommand extends Command
         \assert(\is_string($path));
         $grade = Files::lookAt($path);
         $folder = Files::output($input);
-        $lattice = Files::lattice($input);
-        $quality = Files::quality($input);
         /** @var list<string> $pictures */
         $pictures = $input->getArgument('pictures');
         $targets = self::targets($pictures, $folder, '' === $grade->name ? pathinfo($path, \PATHINFO_FILENAME) : $grade->name);
@@ -52,7 +53,7 @@ final class ApplyCommand extends Command
         foreach ($targets as $picture => $target) {
             try {
                 $own = true === $input->getOption('fit') ? self::fitted($grade, $picture) : $grade;
-                Rendering::picture($picture, $picture, $own, $target, 'png' === pathinfo($target, \PATHINFO_EXTENSION) ? 'png' : 'jpeg', $quality, $lattice, static function (): void {});
+                AtomicFile::make($target, static fn (string $part) => Rendering::file($picture, $picture, $own, PictureOptions::wanted($input, $target), $part, static function (): void {}));
                 $output->writeln(\sprintf('Wrote %s', $target));
             } catch (PictureError $e) {
                 $failed[] = $e->getMessage();
@@ -79,8 +80,9 @@ final class ApplyCommand extends Command
         $slug = FileNames::slug($look);
         $targets = $taken = [];
         foreach ($pictures as $picture) {
-            $png = 'png' === strtolower(pathinfo($picture, \PATHINFO_EXTENSION));
-            $target = rtrim($folder, '/').'/'.pathinfo($picture, \PATHINFO_FILENAME).'-'.('' === $slug ? 'graded' : $slug).($png ? '.png' : '.jpg');
+            $ending = strtolower(pathinfo($picture, \PATHINFO_EXTENSION));
+            $ending = self::ENDINGS[$ending] ?? $ending;
+            $target = rtrim($folder, '/').'/'.pathinfo($picture, \PATHINFO_FILENAME).'-'.('' === $slug ? 'graded' : $slug).'.'.$ending;
             if (isset($taken[$target]) && $taken[$target] !== $picture) {
                 throw new UsageError(\sprintf('"%s" and "%s" would both be written to %s. Rename one of them, or render them to different folders.', $taken[$target], $picture, $target));
             }
@@ -96,8 +98,8 @@ final class ApplyCommand extends Command
 
     private static function fitted(Grade $grade, string $picture): Grade
     {
-        $pixels = PictureShape::reduce(PictureFile::read($picture, $picture), PhotoImport::PREVIEW_SIDE);
+        $pixels = PhotoImport::preview(PictureFile::read($picture, $picture));
 
-        return Fit::to($grade, Digest::of($pixels->data, $pixels->width, $pixels->height)->colours(), '');
+        return Fit::to($grade, Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '');
     }
 }

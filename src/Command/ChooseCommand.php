@@ -59,8 +59,8 @@ final class ChooseCommand extends Command
             throw new UsageError(\sprintf('There are %d strokes; at most %d can be learned from.', \count($strokes), self::MOST_STROKES));
         }
         try {
-            $pixels = PictureFile::readSmall($path, $path, PhotoImport::PREVIEW_SIDE);
-            $raster = new Raster($pixels->data, $pixels->width, $pixels->height);
+            $pixels = PhotoImport::preview(PictureFile::read($path, $path, PhotoImport::PREVIEW_SIDE));
+            $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
             $study = StudyMaker::study($raster);
             $taught = (new ReachLearner($raster, $study, ''))->learn($strokes) ?? throw new UsageError('All strokes lie beside the picture. Places are shares of its width and height, from 0 to 1.');
             $learned = $taught->learned->tuned((float) $broader, Learned::SOFT);

@@ -31,7 +31,7 @@ final class CubeCommand extends Command
             'png' => 'hald',
             default => throw new UsageError(\sprintf('"%s" does not say what to write: end its name in .cube, .icc or .png.', $target)),
         };
-        $lattice = Files::lattice($input);
+        $lattice = Files::lattice($input) ?? Rendering::DEFAULT_LATTICE;
         $grade = Files::look($input);
         try {
             $size = Rendering::grade($grade, $target, $format, $lattice, static function (): void {});

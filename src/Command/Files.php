@@ -31,25 +31,18 @@ final class Files
         }
     }
 
-    public static function lattice(InputInterface $input): int
+    /** @return int|null null where none is given */
+    public static function lattice(InputInterface $input): ?int
     {
-        $text = self::option($input, 'lattice') ?? '';
+        $text = self::option($input, 'lattice');
+        if (null === $text) {
+            return null;
+        }
         if (1 !== preg_match('/^\d{1,4}$/D', $text) || (int) $text < Cube::MIN_SIZE || (int) $text > Cube::MAX_SIZE) {
             throw new UsageError(\sprintf('--lattice %s is not possible: give a whole number from %d to %d, for example 33.', $text, Cube::MIN_SIZE, Cube::MAX_SIZE));
         }
 
         return (int) $text;
-    }
-
-    /** @return int<1, 100> */
-    public static function quality(InputInterface $input): int
-    {
-        $quality = self::option($input, 'quality') ?? '';
-        if (1 !== preg_match('/^\d{1,3}$/D', $quality) || (int) $quality < 1 || (int) $quality > 100) {
-            throw new UsageError(\sprintf('--quality %s is not possible: give a whole number from 1 to 100.', $quality));
-        }
-
-        return (int) $quality;
     }
 
     public static function output(InputInterface $input): string

@@ -12,18 +12,19 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Tovrin\App\Export\Rendering;
+use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Photo\PictureFormat;
 
-#[AsCommand('render', 'Renders a JPEG or PNG through a look at full resolution')]
+#[AsCommand('render', 'Renders a picture through a look at full resolution')]
 final class RenderCommand extends Command
 {
     protected function configure(): void
     {
-        $this->addArgument('picture', InputArgument::REQUIRED, 'the JPEG or PNG to render')
+        $this->addArgument('picture', InputArgument::REQUIRED, 'the picture to render: '.PictureFormat::READ)
             ->addOption('look', 'l', InputOption::VALUE_REQUIRED, 'the look file')
-            ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write: .jpg, .jpeg or .png')
-            ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis of the cube', (string) Rendering::DEFAULT_LATTICE)
-            ->addOption('quality', null, InputOption::VALUE_REQUIRED, 'JPEG quality, 1 to 100', (string) Rendering::DEFAULT_QUALITY);
+            ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write: .jpg, .png, .tif, .webp or .avif');
+        PictureOptions::add($this);
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -31,24 +32,22 @@ final class RenderCommand extends Command
         $picture = $input->getArgument('picture');
         \assert(\is_string($picture));
         $target = Files::output($input);
-        $format = match (strtolower(pathinfo($target, \PATHINFO_EXTENSION))) {
-            'jpg', 'jpeg' => 'jpeg',
-            'png' => 'png',
-            default => throw new UsageError(\sprintf('"%s" does not say what to write: end its name in .jpg or .png.', $target)),
-        };
-        $quality = Files::quality($input);
+        $wanted = PictureOptions::wanted($input, $target);
         $grade = Files::look($input);
         $bar = $output instanceof ConsoleOutputInterface && stream_isatty(\STDERR) ? $output->getErrorOutput() : null;
+        $exactness = null;
         try {
-            Rendering::picture($picture, $picture, $grade, $target, $format, $quality, Files::lattice($input), static function (string $stage, float $share) use ($bar): void {
-                $bar?->write(\sprintf("\r%3d %% %-24s", (int) round(100 * $share), $stage));
+            AtomicFile::make($target, static function (string $part) use ($picture, $grade, $wanted, $bar, &$exactness): void {
+                $exactness = Rendering::file($picture, $picture, $grade, $wanted, $part, static function (string $stage, float $share) use ($bar): void {
+                    $bar?->write(\sprintf("\r%3d %% %-24s", (int) round(100 * $share), $stage));
+                });
             });
         } catch (PictureError $e) {
             throw new UsageError($e->getMessage(), 0, $e);
         } finally {
             $bar?->write("\r".str_repeat(' ', 32)."\r");
         }
-        $output->writeln(\sprintf('Wrote %s', $target));
+        $output->writeln(\sprintf('Wrote %s%s', $target, PictureOptions::words($exactness)));
 
         return self::SUCCESS;
     }

@@ -12,6 +12,7 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Export\ExportQueue;
 use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
+use Tovrin\App\Photo\FullPicture;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\PhotoStore;
@@ -95,12 +96,13 @@ final readonly class PhotoController
     }
 
     #[Route('/api/photos/{id<\d+>}/{picture<preview|thumb|full>}', methods: ['GET'])]
-    public function picture(int $id, string $picture): BinaryFileResponse
+    public function picture(int $id, string $picture, FullPicture $full): BinaryFileResponse
     {
-        $key = $this->photos->photo($id)->storeKey();
+        $photo = $this->photos->photo($id);
+        $key = $photo->storeKey();
         $path = match ($picture) {
             'thumb' => $this->store->thumb($key),
-            'full' => is_file($this->store->full($key)) ? $this->store->full($key) : $this->store->preview($key),
+            'full' => $full->path($photo),
             default => $this->store->preview($key),
         };
         if (!is_file($path)) {

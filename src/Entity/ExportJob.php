@@ -49,6 +49,16 @@ class ExportJob
     #[ORM\Column(length: 2000, nullable: true)]
     private ?string $error = null;
 
+    /** Nodes of the table it was made with, and how near that comes to its grade, as Export\Exactness has them; null until then. */
+    #[ORM\Column(nullable: true)]
+    private ?int $lattice = null; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
+
+    #[ORM\Column(nullable: true)]
+    private ?float $meanError = null; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
+
+    #[ORM\Column(nullable: true)]
+    private ?float $error99 = null; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
+
     /**
      * @param Photo|null $photo  null for the archive of a delivery
      * @param string     $look   the grade as a look file

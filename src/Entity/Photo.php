@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use Tovrin\App\Photo\Origin;
 
 /** One picture of a set. Its files lie in the photo store under its key. */
 #[ORM\Entity]
@@ -36,6 +37,29 @@ class Photo
     #[ORM\Column(nullable: true)]
     private ?int $drawn = null;
 
+    /** When the camera says it was taken, by the camera's clock. */
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    private ?\DateTimeImmutable $takenAt;
+
+    #[ORM\Column(length: 200)]
+    private string $camera;
+
+    /** Of its file, as people know it; empty for photos that came before this was kept. */
+    #[ORM\Column(length: 16)]
+    private string $format;
+
+    /** A channel. */
+    #[ORM\Column]
+    private int $bits;
+
+    /** What its numbers mean, in words. */
+    #[ORM\Column(length: 200)]
+    private string $colours;
+
+    /** @var list<string> what was taken for granted, converted or left out when it was brought in */
+    #[ORM\Column(type: 'json')]
+    private array $notes;
+
     /** When that was drawn, in milliseconds since 1970; pages ask for what is newer than they know. */
     #[ORM\Column]
     private int $drawnAt = 0;
@@ -62,10 +86,14 @@ class Photo
         private int $previewWidth,
         #[ORM\Column]
         private int $previewHeight,
-        /** When the camera says it was taken, by the camera's clock. */
-        #[ORM\Column(type: 'datetime_immutable', nullable: true)]
-        private ?\DateTimeImmutable $takenAt = null,
+        Origin $origin,
     ) {
+        $this->takenAt = $origin->takenAt;
+        $this->camera = mb_substr($origin->camera, 0, 200);
+        $this->format = $origin->format;
+        $this->bits = $origin->bits;
+        $this->colours = mb_substr($origin->colours, 0, 200);
+        $this->notes = $origin->notes;
     }
 
     public function id(): int
@@ -127,6 +155,12 @@ class Photo
     public function takenAt(): ?\DateTimeImmutable
     {
         return $this->takenAt;
+    }
+
+    /** What its file said. */
+    public function origin(): Origin
+    {
+        return new Origin($this->format, $this->bits, $this->colours, $this->camera, $this->takenAt, $this->notes);
     }
 
     public function position(): float

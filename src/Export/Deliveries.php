@@ -202,7 +202,7 @@ final readonly class Deliveries
     {
         /** @var list<JobState> $jobs */
         $jobs = $this->entities->createQuery(
-            'SELECT NEW '.JobState::class.'(j.id, d.id, d.destination, p.id, j.state, j.stage, j.progress, j.format, j.fileName, j.cost, j.error) FROM '.ExportJob::class.' j JOIN j.delivery d LEFT JOIN j.photo p LEFT JOIN p.set s '
+            'SELECT NEW '.JobState::class.'(j.id, d.id, d.destination, p.id, j.state, j.stage, j.progress, j.format, j.fileName, j.cost, j.error, j.lattice, j.meanError, j.error99) FROM '.ExportJob::class.' j JOIN j.delivery d LEFT JOIN j.photo p LEFT JOIN p.set s '
             ."WHERE $condition AND p.removedAt IS NULL AND s.removedAt IS NULL ORDER BY j.id",
         )->setParameter(1, $value)->getResult();
 

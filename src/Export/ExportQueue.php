@@ -6,6 +6,7 @@ namespace Tovrin\App\Export;
 
 use Doctrine\DBAL\Connection;
 use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Photo\Exactness;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Queue\Leases;
 use Tovrin\App\Queue\Queue;
@@ -71,6 +72,12 @@ final readonly class ExportQueue
         $wanted = $this->connection->fetchOne('SELECT 1 FROM export_job LEFT JOIN photo ON photo.id = photo_id WHERE export_job.id = ? AND worker = ? AND NOT cancel_wanted AND photo.removed_at IS NULL', [$job, Leases::own()]);
 
         return false !== $wanted;
+    }
+
+    /** Records how near a finished file of this process comes to its grade. */
+    public function reached(int $job, Exactness $exactness): void
+    {
+        $this->connection->executeStatement('UPDATE export_job SET lattice = ?, mean_error = ?, error99 = ? WHERE id = ? AND worker = ?', [$exactness->lattice, $exactness->mean, $exactness->percentile99, $job, Leases::own()]);
     }
 
     /** Ends a file of this process. */

@@ -80,11 +80,17 @@ final readonly class FileMaker
         $read = LookJson::read($job->look());
         // A grade of one photo has no name of its own; in a file it is called after the photo.
         $grade = new Grade($read->moves, '' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
-        $bytes = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, Wanted::read($job->format(), $job->output()), $progress);
+        $exactness = null;
+        $make = function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
+            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, Wanted::read($job->format(), $job->output()), $part, $progress);
+        };
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
-            AtomicFile::writeNew($this->folder->at($job->delivery()->folder()).'/'.$job->fileName(), $bytes, (string) $job->id());
+            AtomicFile::makeNew($this->folder->at($job->delivery()->folder()).'/'.$job->fileName(), $make, (string) $job->id());
         } else {
-            AtomicFile::write($target, $bytes);
+            AtomicFile::make($target, $make);
+        }
+        if (null !== $exactness) {
+            $this->queue->reached($job->id(), $exactness);
         }
     }
 

@@ -26,6 +26,9 @@ final readonly class JobState
         public string $fileName,
         public int $cost,
         public ?string $error,
+        public ?int $lattice = null,
+        public ?float $meanError = null,
+        public ?float $error99 = null,
     ) {
     }
 

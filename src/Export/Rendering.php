@@ -5,14 +5,16 @@ declare(strict_types=1);
 namespace Tovrin\App\Export;
 
 use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\Exactness;
+use Tovrin\App\Photo\GradeLink;
 use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Photo\PictureWriter;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\Plates;
-use Tovrin\App\Photo\Sideline;
+use Tovrin\App\Photo\Writing;
 use Tovrin\App\Request\ExportFormat;
-use Tovrin\App\Request\Profile;
 use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Format\CubeText;
 use Tovrin\Core\Format\HaldPng;
@@ -20,6 +22,7 @@ use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Passage;
 
 /** Turns a grade into finished files: pictures, and the grade itself in open formats. */
 final class Rendering
@@ -28,80 +31,76 @@ final class Rendering
     public const DEFAULT_QUALITY = 92;
     private const COUNTED = 1 << 22;
 
-    /** @var array{string, string}|null the grade that was computed last, and its device link: the files of one photo, and photos of one grade, come one after another */
+    /** @var array{string, GradeLink}|null the link that was computed last: the files of one photo come one after another */
     private static ?array $latest = null;
 
     /**
-     * Renders a picture through a grade at full resolution into a file.
+     * Makes a finished file of a photo.
      *
      * @param string                        $name     what to call the source in messages
-     * @param string                        $format   jpeg or png
+     * @param string                        $target   the file to write, over what is there
      * @param callable(string, float): void $progress told the stage and the share done in all, 0…1; may throw to stop
+     *
+     * @return Exactness|null null for what is no picture
      */
-    public static function picture(string $source, string $name, Grade $grade, string $target, string $format, int $quality, int $lattice, callable $progress): void
+    public static function file(string $source, string $name, Grade $grade, Wanted $wanted, string $target, callable $progress): ?Exactness
     {
-        AtomicFile::write($target, self::file($source, $name, $grade, new Wanted(ExportFormat::from($format), 8, null, $quality, $lattice), $progress));
+        if ($wanted->format->isGrade()) {
+            self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress);
+
+            return null;
+        }
+        $writing = static fn () => $progress('Writing the file', 0.8);
+        if (ExportFormat::Matte === $wanted->format) {
+            $pixels = PictureShape::fitted(self::weights($source, $name, $grade, $wanted->move ?? 0, $progress), $wanted->side);
+            PictureWriter::write($pixels, new Writing(Writing::GREY), $target, $writing);
+
+            return null;
+        }
+        [$pixels, $exactness] = self::graded($source, $name, $grade, $wanted, $progress);
+        $pixels = PictureShape::fitted($pixels, $wanted->side, $wanted->sharpen);
+        $progress('Writing the file', 0.7);
+        if ($wanted->format->isPlate()) {
+            $tone = ExportFormat::TonePlate === $wanted->format;
+            PictureWriter::write($tone ? Plates::tone($pixels) : Plates::colour($pixels), new Writing($tone ? Writing::GREY : 'png', shallow: $wanted->isShallow($pixels->bits)), $target, $writing);
+        } else {
+            $metadata = $pixels->metadata->of($wanted->metadata, $pixels->width, $pixels->height, $pixels->colours->isSrgb());
+            PictureWriter::write($pixels->saying(null, $metadata), $wanted->writing($pixels->bits), $target, $writing);
+        }
+        $progress('Writing the file', 0.95);
+
+        return $exactness;
     }
 
     /**
-     * The bytes of a finished file.
+     * @param callable(string, float): void $progress
      *
-     * @param string                        $name     what to call the source in messages
-     * @param callable(string, float): void $progress told the stage and the share done in all, 0…1; may throw to stop
+     * @return array{Pixels, Exactness}
      */
-    public static function file(string $source, string $name, Grade $grade, Wanted $wanted, callable $progress): string
+    private static function graded(string $source, string $name, Grade $grade, Wanted $wanted, callable $progress): array
     {
-        if ($wanted->format->isGrade()) {
-            return self::table($grade, $wanted->format->value, $wanted->lattice, $progress)[0];
+        $pixels = PictureFile::read($source, $name, null, self::reading($progress));
+        $tag = $wanted->profile->tag($pixels->colours);
+        $passage = new Passage($pixels->colours->encoding, $tag->encoding);
+        $depth = $wanted->depth($pixels->bits);
+        if ($grade->isAtRest() && $passage->isStraight()) {
+            return [($depth > $pixels->bits ? PictureShape::deepened($pixels) : $pixels)->saying($tag), Exactness::untouched()];
         }
-        $progress('Reading the photo', 0.02);
-        if (ExportFormat::Matte === $wanted->format) {
-            $pixels = self::weights($source, $name, $grade, $wanted->move ?? 0, $wanted->lattice);
-            $progress('Writing the file', 0.7);
+        $progress('Computing the grade', 0.3);
+        $link = self::link($source, $grade, $passage, $pixels, $wanted);
+        $graded = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), $depth, $tag);
 
-            return PictureFile::greyPng(PictureShape::fitted($pixels, $wanted->side));
-        }
-        $pixels = PictureShape::fitted(self::graded($source, $name, $grade, $wanted, $progress), $wanted->side);
-        $progress('Writing the file', 0.7);
-        $bytes = match ($wanted->format) {
-            ExportFormat::TonePlate => Plates::tone($pixels),
-            ExportFormat::ColourPlate => Plates::colour($pixels),
-            default => PictureFile::encode(self::tagged($pixels, $wanted->profile), $wanted->format->picture(), $wanted->quality),
-        };
-        $progress('Writing the file', 0.95);
-
-        return $bytes;
+        return [$graded, $link->exactness];
     }
 
-    /** @param callable(string, float): void $progress */
-    private static function graded(string $source, string $name, Grade $grade, Wanted $wanted, callable $progress): Pixels
+    private static function link(string $source, Grade $grade, Passage $passage, Pixels $pixels, Wanted $wanted): GradeLink
     {
-        $lattice = $wanted->lattice;
-        $known = self::$latest;
-        $key = hash('xxh128', LookWriter::write($grade).$lattice);
-        $link = null !== $known && $known[0] === $key ? $known[1] : null;
-        // While this process reads the photo, two others compute the grade.
-        $parts = null !== $link || $grade->isAtRest() ? [] : self::halves($lattice, static fn (int $first, int $past): string => Compiler::tableWords($grade, $lattice, $first, $past));
-        $pixels = PictureFile::read($source, $name);
-        if ($wanted->bits > $pixels->bits) {
-            $pixels = PictureShape::deepened($pixels);
+        $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
+        if (null === self::$latest || self::$latest[0] !== $key) {
+            self::$latest = [$key, GradeLink::of($grade, $passage, $pixels, $wanted->lattice)];
         }
-        if ([] !== $parts) {
-            $progress('Computing the grade', 0.3);
-            $link = IccDeviceLink::ofTable($lattice, self::joined($parts), $grade->name);
-            self::$latest = [$key, $link];
-        }
-        if (null === $link) {
-            return $pixels;
-        }
-        $progress('Colouring', 0.4);
 
-        return LittleCms::applyLink($link, $lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share));
-    }
-
-    private static function tagged(Pixels $pixels, Profile $profile): Pixels
-    {
-        return Profile::AsBefore === $profile ? $pixels : $pixels->tagged(Profile::Srgb === $profile);
+        return self::$latest[1];
     }
 
     /**
@@ -114,26 +113,33 @@ final class Rendering
      */
     public static function matte(string $source, string $name, Grade $grade, int $move, string $target): float
     {
-        $pixels = self::weights($source, $name, $grade, $move, self::DEFAULT_LATTICE);
-        AtomicFile::write($target, PictureFile::greyPng($pixels));
+        $pixels = self::weights($source, $name, $grade, $move, static function (): void {});
+        AtomicFile::make($target, static fn (string $part) => PictureWriter::write($pixels, new Writing(Writing::GREY), $part));
         $reached = 0;
-        for ($at = 0, $end = \strlen($pixels->data); $at < $end; $at += self::COUNTED) {
+        $data = $pixels->bytes();
+        for ($at = 0, $end = \strlen($data); $at < $end; $at += self::COUNTED) {
             // All three channels are the same.
-            foreach (count_chars(substr($pixels->data, $at, self::COUNTED), 1) as $level => $count) {
+            foreach (count_chars(substr($data, $at, self::COUNTED), 1) as $level => $count) {
                 $reached += $level >= 128 ? $count : 0;
             }
         }
 
-        return $reached / \strlen($pixels->data);
+        return $reached / \strlen($data);
     }
 
-    /** How much each pixel is reached by a move, in all three channels alike. */
-    private static function weights(string $source, string $name, Grade $grade, int $move, int $lattice): Pixels
+    /**
+     * How much each pixel is reached by a move, in all three channels alike, in 8 bits.
+     *
+     * @param callable(string, float): void $progress
+     */
+    private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress): Pixels
     {
-        $parts = self::halves($lattice, static fn (int $first, int $past): string => Compiler::weightWords($grade, $move, $lattice, $first, $past));
-        $pixels = PictureShape::opaque(PictureFile::read($source, $name));
+        $pixels = PictureFile::read($source, $name, null, self::reading($progress));
+        $progress('Computing the grade', 0.3);
+        $link = GradeLink::ofWeights($grade, $move, new Passage($pixels->colours->encoding, $pixels->colours->encoding), $pixels, self::DEFAULT_LATTICE);
+        $weights = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
-        return LittleCms::applyLink(IccDeviceLink::ofTable($lattice, self::joined($parts), 'matte'), $lattice, $pixels, static function (): void {});
+        return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }
 
     /**
@@ -146,25 +152,13 @@ final class Rendering
      */
     public static function grade(Grade $grade, string $target, string $format, int $lattice, callable $progress): int
     {
-        [$bytes, $size] = self::table($grade, $format, $lattice, $progress);
-        AtomicFile::write($target, $bytes);
-
-        return $size;
-    }
-
-    /**
-     * @param callable(string, float): void $progress
-     *
-     * @return array{string, int} the file's bytes and the lattice size it has
-     */
-    private static function table(Grade $grade, string $format, int $lattice, callable $progress): array
-    {
         $size = 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
         $progress('Computing the grade', 0.1);
         $cube = Compiler::compile($grade, $size);
         $progress('Writing the file', 0.8);
+        AtomicFile::write($target, self::bytes($cube, $format, $grade->name));
 
-        return [self::bytes($cube, $format, $grade->name), $size];
+        return $size;
     }
 
     private static function bytes(Cube $cube, string $format, string $name): string
@@ -178,22 +172,21 @@ final class Rendering
     }
 
     /**
-     * The words of a lattice, begun in two processes of half its levels of red each.
+     * @param callable(string, float): void $progress
      *
-     * @param \Closure(int, int): string $words from a level of red, to before another
-     *
-     * @return list<Sideline>
+     * @return callable(float): void
      */
-    private static function halves(int $lattice, \Closure $words): array
+    private static function reading(callable $progress): callable
     {
-        $middle = intdiv($lattice, 2);
+        $progress('Reading the photo', 0.02);
+        $told = 0.0;
 
-        return [new Sideline(static fn (): string => $words(0, $middle)), new Sideline(static fn (): string => $words($middle, $lattice))];
-    }
-
-    /** @param list<Sideline> $parts */
-    private static function joined(array $parts): string
-    {
-        return implode('', array_map(static fn (Sideline $part): string => $part->result(), $parts));
+        return static function (float $share) use ($progress, &$told): void {
+            // It may cost a look into the database.
+            if ($share >= $told) {
+                $told = $share + 0.1;
+                $progress('Reading the photo', 0.02 + 0.28 * $share);
+            }
+        };
     }
 }

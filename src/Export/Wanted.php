@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Export;
 
+use Tovrin\App\Photo\Writing;
 use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Request\MetadataKept;
 use Tovrin\App\Request\Output;
 use Tovrin\App\Request\Profile;
 
@@ -12,39 +14,82 @@ use Tovrin\App\Request\Profile;
 final readonly class Wanted
 {
     /**
-     * @param int      $bits    a channel, 8 or 16
-     * @param int|null $side    longest side in pixels, never enlarged; null is the photo's own
-     * @param int      $quality 1…100, for JPEG and WebP
-     * @param int      $lattice nodes along each axis
-     * @param int|null $move    index of the move whose matte it is
+     * @param int|null  $bits        a channel, 8 or 16; null is as many as the photo has, and the form holds
+     * @param int|null  $side        longest side in pixels, never enlarged; null is the photo's own
+     * @param int       $quality     1…100, for JPEG, WebP and AVIF
+     * @param int|null  $lattice     nodes along each axis; null is as few as keep what is promised
+     * @param int|null  $move        index of the move whose matte it is
+     * @param bool      $dither      whether 8 bits made of 16 are dithered
+     * @param bool      $sharpen     whether a picture that is made smaller is sharpened
+     * @param bool      $progressive whether a JPEG comes in scans of rising detail
+     * @param bool|null $fullColour  see Writing
      */
     public function __construct(
         public ExportFormat $format,
-        public int $bits = 8,
+        public ?int $bits = null,
         public ?int $side = null,
         public int $quality = Rendering::DEFAULT_QUALITY,
-        public int $lattice = Rendering::DEFAULT_LATTICE,
-        public Profile $profile = Profile::AsBefore,
+        public ?int $lattice = null,
+        public Profile $profile = Profile::Source,
         public ?int $move = null,
+        public MetadataKept $metadata = MetadataKept::All,
+        public bool $dither = true,
+        public bool $sharpen = false,
+        public bool $progressive = false,
+        public ?bool $fullColour = null,
     ) {
     }
 
     public static function of(Output $output, ?int $move = null): self
     {
-        return new self($output->format, $output->format->isDeep() ? $output->bits : 8, $output->side, $output->quality, $output->lattice, $output->profile, $move);
+        return new self($output->format, $output->format->isDeep() ? $output->bits : 8, $output->side, $output->quality, $output->lattice, $output->profile, $move, $output->metadata, $output->dither, $output->sharpen, $output->progressive, $output->fullColour);
     }
 
     public function json(): string
     {
-        return json_encode(['bits' => $this->bits, 'side' => $this->side, 'quality' => $this->quality, 'lattice' => $this->lattice, 'profile' => $this->profile->value, 'move' => $this->move], \JSON_THROW_ON_ERROR);
+        $all = get_object_vars($this);
+        unset($all['format']);
+
+        return json_encode(['profile' => $this->profile->value, 'metadata' => $this->metadata->value] + $all, \JSON_THROW_ON_ERROR);
     }
 
     public static function read(string $format, string $json): self
     {
-        /** @var array{bits?: int, side?: int|null, quality?: int, lattice?: int, profile?: string, move?: int|null} $kept */
+        /** @var array{bits?: int|null, side?: int|null, quality?: int, lattice?: int|null, profile?: string, move?: int|null, metadata?: string, dither?: bool, sharpen?: bool, progressive?: bool, fullColour?: bool|null} $kept */
         $kept = json_decode($json, true, 4, \JSON_THROW_ON_ERROR);
 
-        return new self(ExportFormat::from($format), $kept['bits'] ?? 8, $kept['side'] ?? null, $kept['quality'] ?? Rendering::DEFAULT_QUALITY, $kept['lattice'] ?? Rendering::DEFAULT_LATTICE, Profile::tryFrom($kept['profile'] ?? '') ?? Profile::AsBefore, $kept['move'] ?? null);
+        return new self(
+            ExportFormat::from($format),
+            $kept['bits'] ?? null,
+            $kept['side'] ?? null,
+            $kept['quality'] ?? Rendering::DEFAULT_QUALITY,
+            $kept['lattice'] ?? null,
+            Profile::named($kept['profile'] ?? ''),
+            $kept['move'] ?? null,
+            MetadataKept::tryFrom($kept['metadata'] ?? '') ?? MetadataKept::All,
+            $kept['dither'] ?? true,
+            $kept['sharpen'] ?? false,
+            $kept['progressive'] ?? false,
+            $kept['fullColour'] ?? null,
+        );
+    }
+
+    /** How its picture is written, of pixels of so many bits. */
+    public function writing(int $bits): Writing
+    {
+        return new Writing($this->format->picture(), $this->quality, $this->fullColour, $this->progressive, $this->dither, $this->isShallow($bits));
+    }
+
+    /** Bits a channel that a photo of so many is to be worked on with. */
+    public function depth(int $bits): int
+    {
+        return $this->format->isDeep() ? max($bits, $this->bits ?? $bits) : $bits;
+    }
+
+    /** Whether the file is to have 8 bits, of a photo of so many. */
+    public function isShallow(int $bits): bool
+    {
+        return !$this->format->isDeep() || 8 === ($this->bits ?? $bits);
     }
 
     /**
@@ -55,6 +100,6 @@ final readonly class Wanted
     public function cost(float $megapixels): int
     {
         // A table of the grade takes a few seconds whatever the photo.
-        return $this->format->isGrade() ? 4 : max(1, (int) ceil($megapixels * $this->format->slowness() * ($this->bits > 8 ? 2 : 1)));
+        return $this->format->isGrade() ? 4 : max(1, (int) ceil($megapixels * $this->format->slowness() * (($this->bits ?? 8) > 8 ? 2 : 1)));
     }
 }

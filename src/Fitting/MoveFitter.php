@@ -9,7 +9,6 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\View\LookView;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Fit;
@@ -54,10 +53,10 @@ final readonly class MoveFitter
      */
     public function matchFile(Photo $photo, string $path, string $name): LookView
     {
-        $pixels = PictureShape::reduce(PictureFile::read($path, $name), PhotoImport::PREVIEW_SIDE);
-        $study = StudyMaker::study(new Raster($pixels->data, $pixels->width, $pixels->height));
+        $pixels = PhotoImport::preview(PictureFile::read($path, $name));
+        $study = StudyMaker::study(new Raster($pixels->bytes(), $pixels->width, $pixels->height));
 
-        return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, Digest::of($pixels->data, $pixels->width, $pixels->height)->colours()));
+        return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));
     }
 
     /** The look with its neutralise moves told the photo's light as a whole. */

@@ -15,22 +15,35 @@ final class AtomicFile
      */
     public static function write(string $path, string $bytes): void
     {
-        self::put($path, $bytes, bin2hex(random_bytes(4)), true);
+        self::make($path, static fn (string $part) => (new Filesystem())->dumpFile($part, $bytes));
     }
 
     /**
-     * Writes a file where none of this name is, unless it has these very bytes.
+     * The same of a file that is made under another name first.
      *
-     * @param string $mark tells the unfinished file apart; the same when it is tried again, so that what a killed process left is written over
+     * @param \Closure(string): mixed $make told the path to write to
+     *
+     * @throws PictureError as write() does, and whatever making it throws
+     */
+    public static function make(string $path, \Closure $make): void
+    {
+        self::put($path, $make, bin2hex(random_bytes(4)), true);
+    }
+
+    /**
+     * Makes a file where none of this name is, unless it has these very bytes.
+     *
+     * @param \Closure(string): mixed $make told the path to write to
+     * @param string                  $mark tells the unfinished file apart; the same when it is tried again, so that what a killed process left is written over
      *
      * @throws PictureError as write() does, and when another file has the name
      */
-    public static function writeNew(string $path, string $bytes, string $mark): void
+    public static function makeNew(string $path, \Closure $make, string $mark): void
     {
-        self::put($path, $bytes, $mark, false);
+        self::put($path, $make, $mark, false);
     }
 
-    private static function put(string $path, string $bytes, string $mark, bool $mayReplace): void
+    private static function put(string $path, \Closure $make, string $mark, bool $mayReplace): void
     {
         $files = new Filesystem();
         $directory = \dirname($path);
@@ -42,7 +55,7 @@ final class AtomicFile
         }
         $part = $directory.'/.'.basename($path).'.'.$mark.'.part';
         try {
-            $files->dumpFile($part, $bytes);
+            $make($part);
             // Before it takes its name it has to be on the disk: a name without its bytes would survive a power cut.
             $handle = fopen($part, 'r+');
             if (false === $handle || !fsync($handle)) {
@@ -55,8 +68,9 @@ final class AtomicFile
                 self::nameOnce($part, $path);
             }
         } catch (IOException $e) {
+            throw new PictureError(\sprintf('"%s" could not be written completely: the disk is full or has failed. Free some space and try again. Nothing half-written was left.', $path), 0, $e);
+        } finally {
             @unlink($part);
-            throw new PictureError(\sprintf('"%s" could not be written completely: the disk is full or has failed. Free %s and try again. Nothing half-written was left.', $path, self::size(\strlen($bytes))), 0, $e);
         }
     }
 
@@ -75,10 +89,5 @@ final class AtomicFile
         if (!$same) {
             throw new PictureError(\sprintf('There is another file “%s” by now. Move it away, or deliver under another name.', $path));
         }
-    }
-
-    private static function size(int $bytes): string
-    {
-        return $bytes >= 1_000_000 ? \sprintf('%d MB', (int) ceil($bytes / 1_000_000)) : \sprintf('%d kB', (int) ceil($bytes / 1000));
     }
 }

@@ -114,7 +114,7 @@ final readonly class PhotoColours
         $bytes = @file_get_contents($path);
         if (false === $bytes || \strlen($bytes) !== 3 * $photo->previewWidth() * $photo->previewHeight()) {
             $pixels = PictureFile::read($this->store->preview($photo->storeKey()), $photo->name());
-            $bytes = $pixels->data;
+            $bytes = $pixels->bytes();
             $this->keep($path, $bytes);
         }
 

@@ -19,7 +19,7 @@ final readonly class PhotoImport
     public const PREVIEW_SIDE = 2048;
     public const THUMB_SIDE = 256;
 
-    public function __construct(private PhotoStore $store, private Sets $sets, private Queue $queue)
+    public function __construct(private PhotoStore $store, private FullPicture $full, private Sets $sets, private Queue $queue)
     {
     }
 
@@ -35,19 +35,24 @@ final readonly class PhotoImport
         $pixels = PictureFile::read($path, $name);
         $key = $this->store->newKey();
         try {
-            $preview = PictureShape::reduce($pixels, self::PREVIEW_SIDE);
-            AtomicFile::write($this->store->digest($key), Digest::of($preview->data, $preview->width, $preview->height)->bytes());
-            AtomicFile::write($this->store->preview($key), PictureFile::encode($preview, 'jpeg', 94));
-            AtomicFile::write($this->store->thumb($key), PictureFile::encode(PictureShape::reduce($preview, self::THUMB_SIDE), 'jpeg', 88));
-            AtomicFile::write($this->store->graded($key, 0), PictureFile::encode(PictureShape::reduce($preview, PictureMaker::SIDE), 'jpeg', PictureMaker::QUALITY));
+            $preview = self::preview($pixels);
+            AtomicFile::write($this->store->digest($key), Digest::of($preview->bytes(), $preview->width, $preview->height)->bytes());
+            $this->write($preview, $this->store->preview($key), 94);
+            $this->write(PictureShape::reduce($preview, self::THUMB_SIDE), $this->store->thumb($key), 88);
+            $this->write(PictureShape::reduce($preview, PictureMaker::SIDE), $this->store->graded($key, 0), PictureMaker::QUALITY);
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
                 throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
             }
-            $this->keepFull($key, $path, $pixels);
-            $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height, TakenAt::of($path));
+            if ($pixels->asFiled) {
+                $this->full->keepOriginal($key, PictureFormat::of($path, $name));
+            }
+            $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height, $pixels->origin);
             $photo->wasDrawn(0, 0);
             $this->sets->add($photo);
             $this->queue->put(new StudyPhoto($photo->id()), Room::Ahead);
+            if (!$pixels->asFiled) {
+                $this->queue->put(new DrawFull($photo->id()), Room::Ahead);
+            }
 
             return $photo;
         } catch (\Throwable $e) {
@@ -56,22 +61,10 @@ final readonly class PhotoImport
         }
     }
 
-    /**
-     * The picture as the studio shows it at 100 %, pixel by pixel that of a delivered file: the original itself where the
-     * browser decodes it to the same, and else without loss.
-     */
-    private function keepFull(string $key, string $path, Pixels $pixels): void
+    /** A photo as it is looked at and worked on: small, in sRGB, opaque. */
+    public static function preview(Pixels $pixels): Pixels
     {
-        if ($pixels->asFiled) {
-            $full = $this->store->full($key, PictureFile::format($path, 'the picture'));
-            // A second name for the same bytes, where the disk knows that.
-            if (!@link($this->store->original($key), $full) && !@copy($path, $full)) {
-                throw new PictureError('The picture could not be stored: the disk is full or has failed. Free some space and bring it in again.');
-            }
-
-            return;
-        }
-        AtomicFile::write($this->store->full($key, 'png'), PictureFile::encode(PictureShape::reduce($pixels, max($pixels->width, $pixels->height)), 'png', 0));
+        return PreviewColours::srgb(PictureShape::reducedDeep($pixels, self::PREVIEW_SIDE));
     }
 
     /** The last part of a path, without control characters, at most 200 characters. */
@@ -81,5 +74,10 @@ final readonly class PhotoImport
         $name = trim(mb_substr($name, 0, 200));
 
         return '' === $name ? 'photo' : $name;
+    }
+
+    private function write(Pixels $pixels, string $path, int $quality): void
+    {
+        AtomicFile::make($path, static fn (string $part) => PictureWriter::write($pixels->saying(null, new Metadata()), new Writing('jpeg', $quality), $part));
     }
 }

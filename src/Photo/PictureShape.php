@@ -7,66 +7,159 @@ namespace Tovrin\App\Photo;
 /** The same picture in another size or depth. */
 final class PictureShape
 {
+    /** How much of the difference to a blurred picture sharpening adds; common practice. */
+    private const SHARPER = 0.6;
+    private const BLUR = 0.7;
+    /** libvips's numbers for them. */
+    private const KERNELS = ['linear' => 1, 'lanczos3' => 5];
+
     /**
      * The same picture no larger than a longest side of so many pixels, for delivering: with its bits, its transparency and
      * what its file carries. Lanczos, as is common practice for making pictures smaller.
+     *
+     * @param bool $sharpen whether to make up for what is lost in sharpness, where it is made smaller
      */
-    public static function fitted(Pixels $pixels, ?int $side): Pixels
+    public static function fitted(Pixels $pixels, ?int $side, bool $sharpen = false): Pixels
     {
         if (null === $side || max($pixels->width, $pixels->height) <= $side) {
             return $pixels;
         }
-        $scale = $side / max($pixels->width, $pixels->height);
-        [$width, $height] = [max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale))];
-        $image = RawPicture::of($pixels);
-        $image->resizeImage($width, $height, \Imagick::FILTER_LANCZOS, 1.0);
-        $image->setImageDepth($pixels->bits);
-        $data = RawPicture::bytes($image, $pixels->alpha ? 'RGBA' : 'RGB');
-        $image->clear();
 
-        return new Pixels($width, $height, $pixels->bits, $pixels->alpha, $data, $pixels->metadata, $pixels->tagged, $pixels->asFiled);
+        return self::scaled($pixels, $side / max($pixels->width, $pixels->height), 'lanczos3', $pixels->bits, false, $sharpen);
     }
 
-    /** The same picture in 16 bits a channel. */
-    public static function deepened(Pixels $pixels): Pixels
-    {
-        $image = RawPicture::of($pixels);
-        $image->setImageDepth(16);
-        $data = RawPicture::bytes($image, $pixels->alpha ? 'RGBA' : 'RGB');
-        $image->clear();
-
-        return new Pixels($pixels->width, $pixels->height, 16, $pixels->alpha, $data, $pixels->metadata, $pixels->tagged, $pixels->asFiled);
-    }
-
-    /** A smaller picture of the same, at most $side pixels along its longer side; never enlarged. */
+    /**
+     * A smaller picture of the same, at most $side pixels along its longer side; never enlarged. In 8 bits and opaque: what is
+     * transparent becomes white.
+     */
     public static function reduce(Pixels $pixels, int $side): Pixels
     {
-        $scale = min(1.0, $side / max($pixels->width, $pixels->height));
+        return self::scaled($pixels, min(1.0, $side / max($pixels->width, $pixels->height)), 'linear', 8, true);
+    }
 
-        return self::resized($pixels, max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale)));
+    /** The same with the bits it has, for what is still to be converted. */
+    public static function reducedDeep(Pixels $pixels, int $side): Pixels
+    {
+        return self::scaled($pixels, min(1.0, $side / max($pixels->width, $pixels->height)), 'linear', $pixels->bits, true);
     }
 
     /** The same picture in 8 bits and another size; what is transparent becomes white. */
     public static function resized(Pixels $pixels, int $width, int $height): Pixels
     {
-        $image = RawPicture::of($pixels);
-        if ($pixels->alpha) {
-            $image->setImageBackgroundColor('white');
-            $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_REMOVE);
-        }
-        if ($width !== $pixels->width || $height !== $pixels->height) {
-            $image->resizeImage($width, $height, \Imagick::FILTER_TRIANGLE, 1.0);
-        }
-        $image->setImageDepth(8);
-        $data = RawPicture::bytes($image, 'RGB');
-        $image->clear();
-
-        return new Pixels($width, $height, 8, false, $data);
+        return self::made($pixels, static fn (\FFI\CData $image): \FFI\CData => self::resize($image, $width, $height, 'linear'), $width, $height, 8, true);
     }
 
     /** The same picture in 8 bits without transparency, which becomes white. */
     public static function opaque(Pixels $pixels): Pixels
     {
         return 8 === $pixels->bits && !$pixels->alpha ? $pixels : self::resized($pixels, $pixels->width, $pixels->height);
+    }
+
+    private static function scaled(Pixels $pixels, float $scale, string $kernel, int $bits, bool $opaque, bool $sharpen = false): Pixels
+    {
+        [$width, $height] = [max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale))];
+
+        return self::made($pixels, static function (\FFI\CData $image) use ($width, $height, $kernel, $sharpen): \FFI\CData {
+            $small = self::resize($image, $width, $height, $kernel);
+
+            return $sharpen ? self::sharpened($small) : $small;
+        }, $width, $height, $bits, $opaque);
+    }
+
+    /** The same picture as if nothing of it were transparent. */
+    public static function withoutAlpha(Pixels $pixels): Pixels
+    {
+        $memory = new SharedBytes(3 * $pixels->width * $pixels->height * intdiv($pixels->bits, 8));
+        Vips::aside(static function () use ($pixels, $memory): string {
+            Vips::into(Vips::run('extract_band', [$pixels->image(), Vips::OUT, 0], ['n' => 3]), $memory);
+
+            return '';
+        });
+
+        return $pixels->sized($pixels->width, $pixels->height, $memory, null, false);
+    }
+
+    /** The same picture in 16 bits a channel. */
+    public static function deepened(Pixels $pixels): Pixels
+    {
+        if (16 === $pixels->bits) {
+            return $pixels;
+        }
+        $memory = new SharedBytes(2 * $pixels->size());
+        Vips::aside(static function () use ($pixels, $memory): string {
+            Vips::into(self::cast($pixels->image(), 257.0, 0.0, Vips::USHORT), $memory);
+
+            return '';
+        });
+
+        return $pixels->with($memory, null, 16);
+    }
+
+    /** The pixels in 8 bits, each to the nearest level. To be called in a process of its own. */
+    public static function eight(\FFI\CData $image, int $bits): \FFI\CData
+    {
+        return 8 === $bits ? $image : self::cast($image, 1 / 257, 0.5, Vips::UCHAR);
+    }
+
+    /** What is transparent in an image over pixels becomes white. To be called in a process of its own. */
+    public static function flattened(\FFI\CData $image, int $bits): \FFI\CData
+    {
+        $most = 16 === $bits ? 65_535.0 : 255.0;
+
+        return self::cast(self::onWhite(Vips::run('premultiply', [$image, Vips::OUT], ['max_alpha' => $most]), $most), 1.0, 0.5, 16 === $bits ? Vips::USHORT : Vips::UCHAR);
+    }
+
+    /** @param \Closure(\FFI\CData): \FFI\CData $work */
+    private static function made(Pixels $pixels, \Closure $work, int $width, int $height, int $bits, bool $opaque): Pixels
+    {
+        $alpha = $pixels->alpha && !$opaque;
+        $memory = new SharedBytes($width * $height * ($alpha ? 4 : 3) * intdiv($bits, 8));
+        Vips::aside(static function () use ($pixels, $work, $bits, $alpha, $memory): string {
+            $most = 16 === $pixels->bits ? 65_535.0 : 255.0;
+            $format = 16 === $pixels->bits ? Vips::USHORT : Vips::UCHAR;
+            $image = $pixels->image();
+            if ($pixels->alpha) {
+                // What is transparent must not shine through at edges: each pixel counts as much as it can be seen.
+                $image = $work(Vips::run('premultiply', [$image, Vips::OUT], ['max_alpha' => $most]));
+                $image = $alpha ? Vips::run('unpremultiply', [$image, Vips::OUT], ['max_alpha' => $most]) : self::onWhite($image, $most);
+                $image = self::cast($image, 1.0, 0.5, $format);
+            } else {
+                $image = $work($image);
+            }
+            Vips::into(8 === $bits ? self::eight($image, $pixels->bits) : $image, $memory);
+
+            return '';
+        });
+
+        return $pixels->sized($width, $height, $memory, $bits, $alpha);
+    }
+
+    private static function resize(\FFI\CData $image, int $width, int $height, string $kernel): \FFI\CData
+    {
+        [$from, $high] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
+
+        return $from === $width && $high === $height ? $image : Vips::run('resize', [$image, Vips::OUT, $width / $from], ['vscale' => $height / $high, 'kernel' => self::KERNELS[$kernel]]);
+    }
+
+    /** More of what tells it from a blurred copy. */
+    private static function sharpened(\FFI\CData $image): \FFI\CData
+    {
+        $blurred = Vips::run('gaussblur', [$image, Vips::OUT, self::BLUR]);
+        $more = Vips::run('subtract', [Vips::run('linear1', [$image, Vips::OUT, 1.0 + self::SHARPER, 0.5]), Vips::run('linear1', [$blurred, Vips::OUT, self::SHARPER, 0.0]), Vips::OUT]);
+
+        return Vips::run('cast', [$more, Vips::OUT, Vips::number($image, 'format')]);
+    }
+
+    /** A picture whose colours are multiplied by how much they can be seen, laid on white. */
+    private static function onWhite(\FFI\CData $image, float $most): \FFI\CData
+    {
+        $white = Vips::run('linear1', [Vips::run('extract_band', [$image, Vips::OUT, 3]), Vips::OUT, -1.0, $most]);
+
+        return Vips::run('add', [Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]), $white, Vips::OUT]);
+    }
+
+    private static function cast(\FFI\CData $image, float $times, float $plus, int $format): \FFI\CData
+    {
+        return Vips::run('cast', [Vips::run('linear1', [$image, Vips::OUT, $times, $plus]), Vips::OUT, $format]);
     }
 }

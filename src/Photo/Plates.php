@@ -10,57 +10,45 @@ namespace Tovrin\App\Photo;
  */
 final class Plates
 {
-    /** A grey PNG of the largest channel. */
-    public static function tone(Pixels $pixels): string
-    {
-        $tone = self::largest($pixels);
-        $tone->setImageType(\Imagick::IMGTYPE_GRAYSCALE);
+    private const HAIR = 1e-4;
 
-        return self::png($tone, $pixels->bits);
+    /** The largest channel, in all three. */
+    public static function tone(Pixels $pixels): Pixels
+    {
+        return self::made($pixels, static fn (\FFI\CData $image, \FFI\CData $tone): \FFI\CData => Vips::run('bandjoin2', [Vips::run('bandjoin2', [$tone, $tone, Vips::OUT]), $tone, Vips::OUT]));
     }
 
-    /** A PNG of the picture divided by its tone; black, which has no colour, becomes white. */
-    public static function colour(Pixels $pixels): string
+    /** The picture divided by its tone; black, which has no colour, becomes white. */
+    public static function colour(Pixels $pixels): Pixels
     {
-        $tone = self::largest($pixels);
-        $colour = RawPicture::of($pixels);
-        $colour->setImageAlphaChannel(\Imagick::ALPHACHANNEL_DEACTIVATE);
-        // Divides what is there by what is laid over it.
-        $colour->compositeImage($tone, \Imagick::COMPOSITE_DIVIDESRC, 0, 0);
-        $tone->clear();
+        $most = 16 === $pixels->bits ? 65_535.0 : 255.0;
 
-        return self::png($colour, $pixels->bits);
+        return self::made($pixels, static function (\FFI\CData $image, \FFI\CData $tone) use ($pixels, $most): \FFI\CData {
+            // A hair above both: 0 by 0 is 1, and nothing else changes by what 16 bits could show.
+            $above = static fn (\FFI\CData $one): \FFI\CData => Vips::run('linear1', [$one, Vips::OUT, 1.0, self::HAIR]);
+            $share = Vips::run('divide', [$above($image), $above($tone), Vips::OUT]);
+
+            return Vips::run('cast', [Vips::run('linear1', [$share, Vips::OUT, $most, 0.5]), Vips::OUT, 16 === $pixels->bits ? Vips::USHORT : Vips::UCHAR]);
+        });
     }
 
-    private static function largest(Pixels $pixels): \Imagick
+    /** @param \Closure(\FFI\CData, \FFI\CData): \FFI\CData $work told the colours, and their largest channel */
+    private static function made(Pixels $pixels, \Closure $work): Pixels
     {
-        $largest = self::channel($pixels, \Imagick::CHANNEL_RED);
-        foreach ([\Imagick::CHANNEL_GREEN, \Imagick::CHANNEL_BLUE] as $channel) {
-            $one = self::channel($pixels, $channel);
-            $largest->compositeImage($one, \Imagick::COMPOSITE_LIGHTEN, 0, 0);
-            $one->clear();
-        }
+        $memory = new SharedBytes(3 * $pixels->width * $pixels->height * intdiv($pixels->bits, 8));
+        Vips::aside(static function () use ($pixels, $work, $memory): string {
+            $image = $pixels->image();
+            $colours = $pixels->alpha ? Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]) : $image;
+            Vips::into($work($colours, self::largest($colours)), $memory);
 
-        return $largest;
+            return '';
+        });
+
+        return $pixels->sized($pixels->width, $pixels->height, $memory, null, false);
     }
 
-    /** @param \Imagick::CHANNEL_* $channel */
-    private static function channel(Pixels $pixels, int $channel): \Imagick
+    private static function largest(\FFI\CData $colours): \FFI\CData
     {
-        $image = RawPicture::of($pixels);
-        $image->setImageAlphaChannel(\Imagick::ALPHACHANNEL_DEACTIVATE);
-        $image->separateImageChannel($channel);
-
-        return $image;
-    }
-
-    private static function png(\Imagick $image, int $bits): string
-    {
-        $image->setImageDepth($bits);
-        $image->setOption('png:compression-level', '3');
-        $bytes = RawPicture::bytes($image, 'png');
-        $image->clear();
-
-        return $bytes;
+        return Vips::largest(array_map(static fn (int $band): \FFI\CData => Vips::run('extract_band', [$colours, Vips::OUT, $band]), [0, 1, 2]));
     }
 }

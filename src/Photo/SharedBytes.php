@@ -12,18 +12,22 @@ final class SharedBytes
         int munmap(void* address, size_t length);
         C;
     private const READ_WRITE = 3;
-    private const SHARED_ANONYMOUS = 0x21;
+    /** Shared and anonymous; room is taken only for what is written. */
+    private const SHARED_ANONYMOUS = 0x4021;
+    private const PAGE = 4096;
 
     private readonly \FFI $libc;
     private readonly \FFI\CData $memory;
+    private int $mapped;
 
     /**
-     * @param int<1, max> $length
+     * @param int $length above 0
      *
      * @throws PictureError when there is not so much memory
      */
-    public function __construct(private readonly int $length)
+    public function __construct(private int $length)
     {
+        $this->mapped = $length;
         $this->libc = \FFI::cdef(self::DECLARATIONS);
         $address = Ffi::call($this->libc, 'mmap', null, $length, self::READ_WRITE, self::SHARED_ANONYMOUS, -1, 0);
         // The system answers −1 when it has none.
@@ -35,7 +39,7 @@ final class SharedBytes
 
     public function __destruct()
     {
-        Ffi::call($this->libc, 'munmap', $this->memory, $this->length);
+        Ffi::call($this->libc, 'munmap', $this->memory, $this->mapped);
     }
 
     /** The memory as a pointer to its bytes. */
@@ -47,8 +51,38 @@ final class SharedBytes
         return $bytes;
     }
 
-    public function toString(): string
+    public function length(): int
     {
-        return \FFI::string($this->memory, $this->length);
+        return $this->length;
+    }
+
+    /** A pointer to the byte at a place. */
+    public function at(int $offset): \FFI\CData
+    {
+        $place = \FFI::addr($this->bytes()[$offset]); // @phpstan-ignore argument.type
+
+        return $place;
+    }
+
+    /** Gives back what lies behind a length; to be called by the process that has made it. */
+    public function cutTo(int $length): void
+    {
+        $pages = self::PAGE * intdiv($length + self::PAGE - 1, self::PAGE);
+        if ($pages < $this->mapped && $pages > 0) {
+            Ffi::call($this->libc, 'munmap', $this->at($pages), $this->mapped - $pages);
+            $this->mapped = $pages;
+        }
+        $this->length = $length;
+    }
+
+    public function put(int $offset, string $bytes): void
+    {
+        \FFI::memcpy($this->at($offset), $bytes, \strlen($bytes));
+    }
+
+    /** A part of the memory, to its end unless a length is given. */
+    public function toString(int $offset = 0, ?int $length = null): string
+    {
+        return \FFI::string($this->at($offset), max(0, $length ?? $this->length - $offset));
     }
 }

@@ -16,6 +16,7 @@ final class Sideline
     private const DONE = '+';
     private const FAILED = '-';
     private const PIECE = 1 << 20;
+    private const MEANWHILE_MICROSECONDS = 50_000;
     private const PATIENCE_SECONDS = 86_400;
 
     /** @var resource|null */
@@ -64,17 +65,26 @@ final class Sideline
     /**
      * Waits for the result. May be called once.
      *
+     * @param (callable(): void)|null $meanwhile called every now and then until then; may throw to stop the work
+     *
      * @throws PictureError with the message of whatever went wrong in the work
      */
-    public function result(): string
+    public function result(?callable $meanwhile = null): string
     {
         if (null === $this->pipe) {
             return ($this->work)();
         }
+        for (; null !== $meanwhile; $meanwhile()) {
+            $read = [$this->pipe];
+            $none = [];
+            if (0 !== stream_select($read, $none, $none, 0, self::MEANWHILE_MICROSECONDS)) {
+                break;
+            }
+        }
         $answer = (string) stream_get_contents($this->pipe);
         $this->stop();
         if (!str_starts_with($answer, self::DONE)) {
-            throw new PictureError('' === $answer ? 'A helping process ended unexpectedly; perhaps there is too little memory.' : substr($answer, 1));
+            throw '' === $answer ? PictureError::lost() : new PictureError(substr($answer, 1));
         }
 
         return substr($answer, 1);

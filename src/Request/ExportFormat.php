@@ -11,6 +11,7 @@ enum ExportFormat: string
     case Png = 'png';
     case Tiff = 'tiff';
     case Webp = 'webp';
+    case Avif = 'avif';
     case Matte = 'matte';
     case TonePlate = 'tone-plate';
     case ColourPlate = 'colour-plate';
@@ -37,6 +38,7 @@ enum ExportFormat: string
             self::Png => '.png',
             self::Tiff => '.tif',
             self::Webp => '.webp',
+            self::Avif => '.avif',
             self::Matte => '-matte.png',
             self::TonePlate => '-tone-plate.png',
             self::ColourPlate => '-colour-plate.png',
@@ -53,16 +55,17 @@ enum ExportFormat: string
             self::Jpeg => 'image/jpeg',
             self::Tiff => 'image/tiff',
             self::Webp => 'image/webp',
+            self::Avif => 'image/avif',
             self::Cube => 'text/plain',
             self::Icc => 'application/vnd.iccprofile',
             default => 'image/png',
         };
     }
 
-    /** What ImageMagick calls it, for pictures. */
+    /** How pictures of it are written, for Photo\Writing. */
     public function picture(): string
     {
-        return \in_array($this, [self::Jpeg, self::Tiff, self::Webp], true) ? $this->value : self::Png->value;
+        return \in_array($this, [self::Jpeg, self::Tiff, self::Webp, self::Avif], true) ? $this->value : self::Png->value;
     }
 
     /** Whether it can hold 16 bits a channel. */
@@ -77,6 +80,7 @@ enum ExportFormat: string
         return match ($this) {
             self::Jpeg, self::Matte => 1,
             self::Tiff => 2,
+            self::Avif => 12,
             default => 3,
         };
     }

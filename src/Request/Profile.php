@@ -4,13 +4,35 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Request;
 
-/** The colour profile of a finished picture. */
+use Tovrin\App\Photo\ColourTag;
+use Tovrin\Core\Colour\Encoding\Encodings;
+
+/** What the colours of a finished picture mean, as CSS Color 4 names it, and whether the file says so. */
 enum Profile: string
 {
-    /** sRGB, said in the file. */
+    /** What the photo came in, said as the photo's file said it. */
+    case Source = 'source';
     case Srgb = 'srgb';
-    /** sRGB, as the photo said it: only where it came with a profile. */
-    case AsBefore = 'as-before';
-    /** sRGB, not said. */
+    case DisplayP3 = 'display-p3';
+    /** opRGB. */
+    case A98Rgb = 'a98-rgb';
+    /** ROMM RGB. */
+    case ProphotoRgb = 'prophoto-rgb';
+    /** sRGB, without the file saying so. */
     case None = 'none';
+
+    /** By its name, or by the one it had before. */
+    public static function named(string $name): self
+    {
+        return self::tryFrom($name) ?? self::Source;
+    }
+
+    public function tag(ColourTag $source): ColourTag
+    {
+        return match ($this) {
+            self::Source => $source,
+            self::None => ColourTag::none(),
+            default => ColourTag::made(Encodings::named($this->value)),
+        };
+    }
 }

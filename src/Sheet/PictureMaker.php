@@ -9,14 +9,16 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\GradeLink;
 use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureWriter;
+use Tovrin\App\Photo\Writing;
 use Tovrin\App\Queue\Journal;
 use Tovrin\App\Repository\Grades;
-use Tovrin\Core\Format\IccDeviceLink;
-use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Passage;
 
 /** Draws the small pictures of the sheet, as graded, and keeps them beside the photos. */
 #[AsMessageHandler]
@@ -55,10 +57,10 @@ final readonly class PictureMaker
         $grade = $this->grades->grade($photo);
         $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), self::SIDE);
         if (!$grade->isAtRest()) {
-            $words = Compiler::tableWords($grade, self::LATTICE, 0, self::LATTICE);
-            $pixels = LittleCms::applyLink(IccDeviceLink::ofTable(self::LATTICE, $words, 'sheet'), self::LATTICE, $pixels, static function (): void {});
+            $link = GradeLink::of($grade, Passage::srgb(), $pixels, self::LATTICE);
+            $pixels = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static function (): void {});
         }
-        AtomicFile::write($this->store->graded($key, $revision), PictureFile::encode($pixels, 'jpeg', self::QUALITY));
+        AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', self::QUALITY), $part));
         $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);
         $this->store->keepGraded($key, $revision);
     }

@@ -17,6 +17,11 @@ final readonly class PhotoView
      * @param int         $revision number of its grade in force
      * @param int|null    $drawn    number of the grade that its small picture shows; null when there is none yet
      * @param string|null $takenAt  date and time, by the camera's clock
+     * @param string      $camera   make and model; empty when its file does not say
+     * @param string      $format   of its file; empty when that is not known any more
+     * @param int         $bits     a channel, in its file
+     * @param string      $colours  what its file's numbers mean, in words
+     * @param list<string> $notes   what was taken for granted, converted or left out when it was brought in
      */
     private function __construct(
         public int $id,
@@ -31,6 +36,11 @@ final readonly class PhotoView
         public int $revision,
         public ?int $drawn,
         public ?string $takenAt,
+        public string $camera,
+        public string $format,
+        public int $bits,
+        public string $colours,
+        public array $notes,
     ) {
     }
 
@@ -39,6 +49,8 @@ final readonly class PhotoView
         // A photo that was never worked on is drawn as it came.
         $drawn = $photo->drawn() ?? (0 === $photo->revision() ? 0 : null);
 
-        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $photo->moveCount() > 0, $photo->storeKey(), $photo->revision(), $drawn, $photo->takenAt()?->format('Y-m-d\TH:i:s'));
+        $origin = $photo->origin();
+
+        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $photo->moveCount() > 0, $photo->storeKey(), $photo->revision(), $drawn, $origin->takenAt?->format('Y-m-d\TH:i:s'), $origin->camera, $origin->format, $origin->bits, $origin->colours, $origin->notes);
     }
 }

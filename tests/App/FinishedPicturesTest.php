@@ -11,11 +11,14 @@ use Tovrin\App\Export\Cancelled;
 use Tovrin\App\Export\Rendering;
 use Tovrin\App\Export\Wanted;
 use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\Metadata;
 use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Photo\PictureWriter;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\Plates;
-use Tovrin\App\Photo\TakenAt;
+use Tovrin\App\Photo\Writing;
 use Tovrin\App\Request\ExportFormat;
 use Tovrin\App\Request\Output;
 use Tovrin\App\Request\Profile;
@@ -65,16 +68,16 @@ final class FinishedPicturesTest extends TestCase
         foreach ([ExportFormat::Jpeg, ExportFormat::Tiff, ExportFormat::Png] as $format) {
             self::assertTrue($says(Profile::Srgb, $format), $format->value);
             self::assertFalse($says(Profile::None, $format), $format->value);
-            self::assertFalse($says(Profile::AsBefore, $format), $format->value.': the photo had none');
+            self::assertFalse($says(Profile::Source, $format), $format->value.': the photo had none');
         }
     }
 
     public function testALongestSideMakesSmallerNeverLargerAndKeepsDepthAndTransparency(): void
     {
-        $pixels = new Pixels(60, 30, 16, true, str_repeat(pack('v4', 1000, 2000, 3000, 65_535), 1800), ['exif' => 'x']);
+        $pixels = new Pixels(60, 30, 16, true, str_repeat(pack('v4', 1000, 2000, 3000, 65_535), 1800), new Metadata('x'));
         $small = PictureShape::fitted($pixels, 20);
-        self::assertSame([20, 10, 16, true, ['exif' => 'x']], [$small->width, $small->height, $small->bits, $small->alpha, $small->metadata]);
-        self::assertEqualsWithDelta([1000, 2000, 3000, 65_535], array_values((array) unpack('v4', $small->data)), 2.0);
+        self::assertSame([20, 10, 16, true, 'x'], [$small->width, $small->height, $small->bits, $small->alpha, $small->metadata->exif]);
+        self::assertEqualsWithDelta([1000, 2000, 3000, 65_535], array_values((array) unpack('v4', $small->bytes())), 2.0);
         self::assertSame($pixels, PictureShape::fitted($pixels, 61));
         self::assertSame($pixels, PictureShape::fitted($pixels, null));
     }
@@ -82,32 +85,33 @@ final class FinishedPicturesTest extends TestCase
     public function testEightBitsBecomeSixteenWithTheSameColours(): void
     {
         $deep = PictureShape::deepened(new Pixels(2, 1, 8, false, "\x00\x80\xFF\x01\x7F\xFE"));
-        self::assertSame([0, 0x8080, 0xFFFF, 0x0101, 0x7F7F, 0xFEFE], array_values((array) unpack('v*', $deep->data)));
+        self::assertSame([0, 0x8080, 0xFFFF, 0x0101, 0x7F7F, 0xFEFE], array_values((array) unpack('v*', $deep->bytes())));
     }
 
     public function testPlatesAreTheLargestChannelAndWhatIsLeft(): void
     {
         // By hand: 51 of 204 is a quarter, 102 a half.
         $pixels = new Pixels(2, 1, 8, false, "\xCC\x66\x33\x00\x00\x00");
-        $tone = self::image(Plates::tone($pixels))->getImagePixelColor(0, 0)->getColor(1);
+        $tone = self::image(PictureWriter::bytes(Plates::tone($pixels), new Writing(Writing::GREY)))->getImagePixelColor(0, 0)->getColor(1);
         self::assertEqualsWithDelta(0.8, $tone['r'], 0.003);
-        $colour = self::image(Plates::colour($pixels))->getImagePixelColor(0, 0)->getColor(1);
+        $colour = self::image(PictureWriter::bytes(Plates::colour($pixels), new Writing('png')))->getImagePixelColor(0, 0)->getColor(1);
         self::assertEqualsWithDelta([1.0, 0.5, 0.25], [$colour['r'], $colour['g'], $colour['b']], 0.003);
-        self::assertSame(0.0, (float) self::image(Plates::tone($pixels))->getImagePixelColor(1, 0)->getColor(1)['r'], 'black stays black');
+        self::assertSame(0.0, (float) self::image(PictureWriter::bytes(Plates::tone($pixels), new Writing(Writing::GREY)))->getImagePixelColor(1, 0)->getColor(1)['r'], 'black stays black');
     }
 
     public function testAFileTakesNoOthersPlaceButItsOwn(): void
     {
         $path = $this->scratch.'/out.txt';
-        AtomicFile::writeNew($path, 'mine', '7');
-        AtomicFile::writeNew($path, 'mine', '7');
+        $puts = static fn (string $bytes): \Closure => static fn (string $part): int|false => file_put_contents($part, $bytes);
+        AtomicFile::makeNew($path, $puts('mine'), '7');
+        AtomicFile::makeNew($path, $puts('mine'), '7');
         self::assertSame('mine', file_get_contents($path), 'tried again after a kill, it is there already');
         file_put_contents($this->scratch.'/.next.txt.8.part', 'what a killed process left');
-        AtomicFile::writeNew($this->scratch.'/next.txt', 'whole', '8');
+        AtomicFile::makeNew($this->scratch.'/next.txt', $puts('whole'), '8');
         self::assertSame(['next.txt', 'out.txt'], array_values(array_diff(scandir($this->scratch) ?: [], ['.', '..'])));
         $this->expectException(PictureError::class);
         $this->expectExceptionMessage('There is another file');
-        AtomicFile::writeNew($path, 'other', '9');
+        AtomicFile::makeNew($path, $puts('other'), '9');
     }
 
     public function testAnArchiveThatIsStoppedOrEmptyIsNotThere(): void
@@ -137,19 +141,20 @@ final class FinishedPicturesTest extends TestCase
         $wanted = Wanted::of(new Output(ExportFormat::Tiff, '{photo}', 16, 2000, 80, 33, Profile::Srgb), 2);
         self::assertEquals($wanted, Wanted::read('tiff', $wanted->json()));
         self::assertSame(8, Wanted::of(new Output(ExportFormat::Jpeg, bits: 16))->bits, 'no JPEG has 16 bits');
-        self::assertEquals(new Wanted(ExportFormat::Png, quality: 70, lattice: 17), Wanted::read('png', '{"quality":70,"lattice":17}'), 'as it was kept before');
+        self::assertEquals(new Wanted(ExportFormat::Png, quality: 70, lattice: 17), Wanted::read('png', '{"quality":70,"lattice":17,"profile":"as-before"}'), 'as it was kept before');
     }
 
     public function testAPictureThatDoesNotSayWhenItWasTakenHasNoTime(): void
     {
-        self::assertNull(TakenAt::of(Pictures::colourful($this->scratch.'/plain.png')));
-        file_put_contents($this->scratch.'/list.txt', 'eggs, milk');
-        self::assertNull(TakenAt::of($this->scratch.'/list.txt'));
+        self::assertNull(PictureFile::read(Pictures::colourful($this->scratch.'/plain.png'), 'plain.png')->origin->takenAt);
     }
 
     private function made(string $source, Wanted $wanted): string
     {
-        return Rendering::file($source, 'source.png', Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), $wanted, static function (): void {});
+        $target = $this->scratch.'/made';
+        Rendering::file($source, 'source.png', Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), $wanted, $target, static function (): void {});
+
+        return (string) file_get_contents($target);
     }
 
     private static function image(string $bytes): \Imagick

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Photo\PictureWriter;
 use Tovrin\App\Photo\Pixels;
+use Tovrin\App\Photo\Writing;
 
 /** Small pictures for tests. */
 final class Pictures
@@ -23,7 +25,7 @@ final class Pictures
                 $data .= pack('C3', ...$colour($x, $y));
             }
         }
-        file_put_contents($path, PictureFile::encode(new Pixels($width, $height, 8, false, $data), 'png', 92));
+        file_put_contents($path, PictureWriter::bytes(new Pixels($width, $height, 8, false, $data), new Writing('png', 92)));
 
         return $path;
     }
@@ -57,7 +59,7 @@ final class Pictures
      */
     public static function values(Pixels $pixels): array
     {
-        $words = array_values((array) unpack(16 === $pixels->bits ? 'S*' : 'C*', $pixels->data));
+        $words = array_values((array) unpack(16 === $pixels->bits ? 'S*' : 'C*', $pixels->bytes()));
 
         return array_map(static fn (mixed $word): float => (\is_int($word) ? $word : 0) / (16 === $pixels->bits ? 257.0 : 1.0), $words);
     }

@@ -10,6 +10,7 @@ use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\SharedBytes;
 use Tovrin\App\Photo\Sideline;
+use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Tests\Core\Looks;
@@ -88,10 +89,10 @@ final class ProcessesTest extends TestCase
         }
         $large = new Pixels($width, $height, 8, false, str_repeat($row, $height));
         $shares = [];
-        $result = LittleCms::applyLink($link, 9, $large, static function (float $share) use (&$shares): void {
+        $result = LittleCms::applyLink($link, Lattice::uniform(9), $large, static function (float $share) use (&$shares): void {
             $shares[] = $share;
-        })->data;
-        $one = LittleCms::applyLink($link, 9, new Pixels($width, 1, 8, false, $row), static function (): void {})->data;
+        })->bytes();
+        $one = LittleCms::applyLink($link, Lattice::uniform(9), new Pixels($width, 1, 8, false, $row), static function (): void {})->bytes();
         self::assertSame(md5(str_repeat($one, $height)), md5($result));
         self::assertSame(1.0, max([0.0, ...$shares]));
     }

@@ -37,14 +37,14 @@ final readonly class MaskedPhoto
     {
         $folder = Outside::root().(is_file(Outside::root()."/demo/masks/$name.png") ? '/demo' : '/tests/scenes');
         $pixels = PictureShape::reduce(PictureFile::read("$folder/photos/$name.jpg", $name), self::PREVIEW);
-        $preview = new Raster($pixels->data, $pixels->width, $pixels->height);
+        $preview = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
         $mask = new \Imagick("$folder/masks/$name.png");
         $height = (int) round(self::WIDTH * $mask->getImageHeight() / $mask->getImageWidth());
         $mask->sampleImage(self::WIDTH, $height);
         $mask->setImageDepth(8);
         $mask->setImageFormat('gray');
         $labels = array_map(static fn (string $byte): int => intdiv(\ord($byte), 40), str_split($mask->getImageBlob()));
-        $small = PictureShape::resized($pixels, self::WIDTH, $height)->data;
+        $small = PictureShape::resized($pixels, self::WIDTH, $height)->bytes();
         $planes = [[], [], []];
         for ($i = 0, $n = \strlen($small); $i < $n; $i += 3) {
             $planes[0][] = \ord($small[$i]) / 255.0;

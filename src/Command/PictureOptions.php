@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Command;
+
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Input\InputOption;
+use Tovrin\App\Export\Rendering;
+use Tovrin\App\Export\Wanted;
+use Tovrin\App\Photo\Exactness;
+use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Request\MetadataKept;
+use Tovrin\App\Request\Output;
+use Tovrin\App\Request\Profile;
+
+/** The options of commands that write pictures. */
+final class PictureOptions
+{
+    private const FORMATS = ['jpg' => ExportFormat::Jpeg, 'jpeg' => ExportFormat::Jpeg, 'png' => ExportFormat::Png, 'tif' => ExportFormat::Tiff, 'tiff' => ExportFormat::Tiff, 'webp' => ExportFormat::Webp, 'avif' => ExportFormat::Avif];
+    private const CHROMA = ['full' => true, 'half' => false];
+
+    public static function add(Command $command): Command
+    {
+        return $command
+            ->addOption('bits', null, InputOption::VALUE_REQUIRED, 'bits a channel of a PNG or TIFF, 8 or 16; as the picture has them unless given')
+            ->addOption('profile', null, InputOption::VALUE_REQUIRED, 'what the colours are to mean: srgb, display-p3, a98-rgb, prophoto-rgb, source (as the picture came), none (sRGB, not said)', Profile::Source->value)
+            ->addOption('side', null, InputOption::VALUE_REQUIRED, 'longest side in pixels; a smaller picture is not enlarged')
+            ->addOption('sharpen', null, InputOption::VALUE_NONE, 'sharpen a little what is made smaller')
+            ->addOption('quality', null, InputOption::VALUE_REQUIRED, 'quality of a JPEG, WebP or AVIF, 1 to 100', (string) Rendering::DEFAULT_QUALITY)
+            ->addOption('chroma', null, InputOption::VALUE_REQUIRED, 'colour of a JPEG or AVIF: full (in every pixel) or half (in every second each way); full from quality 90 on unless given')
+            ->addOption('progressive', null, InputOption::VALUE_NONE, 'a JPEG that shows coarsely first while it loads')
+            ->addOption('metadata', null, InputOption::VALUE_REQUIRED, 'what goes along of EXIF, XMP and IPTC data: all, reduced (no place, no numbers of devices), none', MetadataKept::All->value)
+            ->addOption('no-dither', null, InputOption::VALUE_NONE, 'round 16 bits to 8 plainly, though gradients may band')
+            ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis of the cube; as few as keep the picture\'s colours exact unless given');
+    }
+
+    /**
+     * What is wanted of a file.
+     *
+     * @throws UsageError when an option is not possible, or the file's name does not say what to write
+     */
+    public static function wanted(InputInterface $input, string $target): Wanted
+    {
+        $format = self::FORMATS[strtolower(pathinfo($target, \PATHINFO_EXTENSION))] ?? throw new UsageError(\sprintf('"%s" does not say what to write: end its name in .jpg, .png, .tif, .webp or .avif.', $target));
+        $bits = self::number($input, 'bits', 8, 16);
+        if (!\in_array($bits, [null, 8, 16], true) || (16 === $bits && !$format->isDeep())) {
+            throw new UsageError(16 === $bits ? \sprintf('"%s" cannot have 16 bits: write a .tif or .png, or leave --bits out.', $target) : '--bits must be 8 or 16.');
+        }
+
+        return new Wanted(
+            $format,
+            $format->isDeep() ? $bits : 8,
+            self::number($input, 'side', Output::SIDE_LEAST, Output::SIDE_MOST),
+            self::number($input, 'quality', 1, 100) ?? Rendering::DEFAULT_QUALITY,
+            Files::lattice($input),
+            self::one($input, 'profile', Profile::cases()),
+            null,
+            self::one($input, 'metadata', MetadataKept::cases()),
+            true !== $input->getOption('no-dither'),
+            true === $input->getOption('sharpen'),
+            true === $input->getOption('progressive'),
+            self::chroma($input),
+        );
+    }
+
+    /** How near a file comes to its grade, in words. */
+    public static function words(?Exactness $exactness): string
+    {
+        return match (true) {
+            null === $exactness => '',
+            0 === $exactness->lattice => ' (each pixel as it came)',
+            default => \sprintf(' (within ΔE %.3f on average, %.2f for 99 of 100 colours, with %3$d × %3$d × %3$d nodes)', $exactness->mean, $exactness->percentile99, $exactness->lattice),
+        };
+    }
+
+    private static function chroma(InputInterface $input): ?bool
+    {
+        $text = Files::option($input, 'chroma');
+
+        return null === $text ? null : self::CHROMA[$text] ?? throw new UsageError(\sprintf('--chroma %s is not possible: give full or half.', $text));
+    }
+
+    private static function number(InputInterface $input, string $name, int $least, int $most): ?int
+    {
+        $text = Files::option($input, $name);
+        if (null !== $text && (1 !== preg_match('/^\d{1,5}$/D', $text) || (int) $text < $least || (int) $text > $most)) {
+            throw new UsageError(\sprintf('--%s %s is not possible: give a whole number from %d to %d.', $name, $text, $least, $most));
+        }
+
+        return null === $text ? null : (int) $text;
+    }
+
+    /**
+     * @template T of \BackedEnum
+     *
+     * @param non-empty-list<T> $cases
+     *
+     * @return T
+     */
+    private static function one(InputInterface $input, string $name, array $cases): \BackedEnum
+    {
+        $text = Files::option($input, $name);
+        foreach ($cases as $case) {
+            if ($case->value === $text) {
+                return $case;
+            }
+        }
+        throw new UsageError(\sprintf('--%s %s is not possible: give one of %s.', $name, (string) $text, implode(', ', array_map(static fn (\BackedEnum $one): string => (string) $one->value, $cases))));
+    }
+}

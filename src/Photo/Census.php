@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+use Tovrin\Core\Cube\Occupancy;
+
+/** Which colours a picture has: some thousand of them, evenly taken, and where in its encoding there are any at all. */
+final class Census
+{
+    /** Rows and columns that the samples are taken from: enough of them for LatticeChoice. */
+    private const GRID = 72;
+
+    private readonly Sideline $counting;
+
+    /** Begins to count in a process of its own; the pixels must stay as they are until occupancy() has answered. */
+    public function __construct(private readonly Pixels $pixels)
+    {
+        $this->counting = Vips::begin(static fn (): string => self::counted($pixels->alpha ? Vips::run('extract_band', [$pixels->image(), Vips::OUT, 0], ['n' => 3]) : $pixels->image()));
+    }
+
+    /** May be asked once. */
+    public function occupancy(): Occupancy
+    {
+        return new Occupancy($this->counting->result());
+    }
+
+    /**
+     * Colours of a grid of pixels, each a little beside its place, so that no pattern of the picture is met in step.
+     *
+     * @return array{list<float>, list<float>, list<float>} red, green and blue, 0…1
+     */
+    public function samples(): array
+    {
+        $pixels = $this->pixels;
+        $shared = $pixels->shared();
+        [$rows, $columns] = [min(self::GRID, $pixels->height), min(self::GRID, $pixels->width)];
+        [$step, $bytes] = [$pixels->bytesPerPixel(), 3 * intdiv($pixels->bits, 8)];
+        [$form, $most] = 16 === $pixels->bits ? ['S3', 65_535] : ['C3', 255];
+        $red = $green = $blue = [];
+        for ($y = 0; $y < $rows; ++$y) {
+            for ($x = 0; $x < $columns; ++$x) {
+                $row = min($pixels->height - 1, intdiv((2 * $y + 1) * $pixels->height, 2 * $rows) + ($x * 7 + $y * 3) % 5);
+                $column = min($pixels->width - 1, intdiv((2 * $x + 1) * $pixels->width, 2 * $columns) + ($x * 3 + $y * 11) % 7);
+                /** @var array{int, int, int} $values */
+                $values = array_values((array) unpack($form, $shared->toString(($row * $pixels->width + $column) * $step, $bytes)));
+                $red[] = $values[0] / $most;
+                $green[] = $values[1] / $most;
+                $blue[] = $values[2] / $most;
+            }
+        }
+
+        return [$red, $green, $blue];
+    }
+
+    private static function counted(\FFI\CData $image): string
+    {
+        $bins = Occupancy::BINS;
+        $counts = new SharedBytes(4 * $bins ** 3);
+        // Red across, green down, blue as bands.
+        Vips::into(Vips::run('hist_find_ndim', [$image, Vips::OUT], ['bins' => $bins]), $counts);
+        $some = str_repeat(Occupancy::NONE, $bins ** 3);
+        foreach (unpack('V*', $counts->toString()) ?: [] as $at => $count) {
+            if (0 !== $count) {
+                $index = (int) $at - 1;
+                $blue = $index % $bins;
+                $red = intdiv($index, $bins) % $bins;
+                $green = intdiv($index, $bins * $bins);
+                $some[($red * $bins + $green) * $bins + $blue] = Occupancy::SOME;
+            }
+        }
+
+        return $some;
+    }
+}

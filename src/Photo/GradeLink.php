@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+use Tovrin\Core\Cube\Lattice;
+use Tovrin\Core\Format\IccDeviceLink;
+use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\LatticeChoice;
+use Tovrin\Core\Grade\Passage;
+
+/** The device link that takes one photo's pixels to the finished ones: as fine as its colours need, computed where they are. */
+final readonly class GradeLink
+{
+    /** Nodes up to which a second process would cost more than it saves. */
+    private const ALONE_MOST = 4000;
+
+    private function __construct(public string $bytes, public Lattice $lattice, public Exactness $exactness)
+    {
+    }
+
+    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
+    public static function of(Grade $grade, Passage $passage, Pixels $pixels, ?int $lattice = null): self
+    {
+        $census = new Census($pixels);
+        $samples = $census->samples();
+        $choice = null === $lattice ? LatticeChoice::for($grade, $passage, ...$samples) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $passage, ...$samples);
+        $words = self::parts($choice->lattice, $census, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $passage, $choice->lattice, $first, $past, $needed));
+
+        return new self(IccDeviceLink::ofTable($choice->lattice, $words, $grade->name), $choice->lattice, Exactness::of($choice));
+    }
+
+    /** The link that gives how much each pixel is reached by a move, in all three channels. */
+    public static function ofWeights(Grade $grade, int $move, Passage $passage, Pixels $pixels, int $lattice): self
+    {
+        $census = new Census($pixels);
+        $even = Lattice::uniform($lattice);
+        $words = self::parts($even, $census, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $passage, $even, $first, $past, $needed));
+
+        return new self(IccDeviceLink::ofTable($even, $words, 'matte'), $even, Exactness::untouched());
+    }
+
+    /** @param \Closure(int, int, list<list<int>>): string $words of the levels of red from one to before another */
+    private static function parts(Lattice $lattice, Census $census, \Closure $words): string
+    {
+        $needed = $census->occupancy()->nodes($lattice);
+        if (array_sum(array_map(\count(...), $needed)) <= self::ALONE_MOST) {
+            return $words(0, $lattice->size, $needed);
+        }
+        $middle = Compiler::middle($needed);
+        $rest = new Sideline(static fn (): string => $words($middle, $lattice->size, $needed));
+
+        return $words(0, $middle, $needed).$rest->result();
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Photo;
+
+/**
+ * Has LittleCMS look colours up in the table of a device link as it is, instead of computing every node of it anew into a copy,
+ * which takes half a second for a fine one.
+ *
+ * Done the way the library lets its users optimise pipelines (lcms2_plugin.h: cmsPluginOptimization): the link's own table, and
+ * the library's own interpolation of it, are named as what evaluates the pipeline. Curves before and behind the table are left out,
+ * so that it is for links whose curves change nothing. Where anything is not as expected, the library goes its usual way.
+ */
+final class TableAsItIs
+{
+    private const DECLARATIONS = <<<'C'
+        typedef struct { uint32_t magic; uint32_t version; uint32_t type; void* next; } plugin_base;
+        typedef int (*optimize_function)(void** pipeline, uint32_t intent, uint32_t* in, uint32_t* out, uint32_t* flags);
+        typedef struct { plugin_base base; optimize_function optimize; } plugin_type;
+        typedef struct {
+            void* context; uint32_t flags; uint32_t inputs; uint32_t outputs;
+            uint32_t nodes[15]; uint32_t last[15]; uint32_t strides[15];
+            const void* words; void* interpolation;
+        } lookup_type;
+        typedef struct { void* words; lookup_type* lookup; uint32_t entries; int floats; } table_type;
+        int cmsGetEncodedCMMversion(void);
+        void* cmsCreateContext(void* plugin, void* data);
+        uint32_t cmsPipelineStageCount(const void* pipeline);
+        void* cmsPipelineGetPtrToFirstStage(const void* pipeline);
+        void* cmsStageNext(const void* stage);
+        uint32_t cmsStageType(const void* stage);
+        void* cmsStageData(const void* stage);
+        void _cmsPipelineSetOptimizationParameters(void* pipeline, void* evaluate, void* data, void* release, void* copy);
+        C;
+    private const LIBRARY = 'liblcms2.so.2';
+    /** Signatures of lcms2_plugin.h and lcms2.h. */
+    private const PLUGIN = 'acpp';
+    private const OPTIMIZATION = 'optH';
+    private const CURVES = 'cvst';
+    private const TABLE = 'clut';
+    /** Since then the structures are as they are declared here. */
+    private const VERSION_LEAST = 2090;
+    private const VERSION = 2060;
+
+    private static ?self $instance = null;
+
+    private readonly \FFI $library;
+    private readonly ?\FFI\CData $context;
+    /** The library holds on to it. */
+    private readonly \FFI\CData $plugin; // @phpstan-ignore property.onlyWritten
+
+    private function __construct()
+    {
+        $this->library = \FFI::cdef(self::DECLARATIONS, self::LIBRARY);
+        $plugin = $this->library->new('plugin_type');
+        \assert($plugin instanceof \FFI\CData);
+        $plugin->base->magic = self::signature(self::PLUGIN); // @phpstan-ignore property.notFound, property.nonObject
+        $plugin->base->version = self::VERSION; // @phpstan-ignore property.notFound, property.nonObject
+        $plugin->base->type = self::signature(self::OPTIMIZATION); // @phpstan-ignore property.notFound, property.nonObject
+        $plugin->optimize = $this->optimize(...); // @phpstan-ignore property.notFound
+        $this->plugin = $plugin;
+        $context = Ffi::call($this->library, 'cmsGetEncodedCMMversion') >= self::VERSION_LEAST ? Ffi::call($this->library, 'cmsCreateContext', \FFI::addr($plugin), null) : null;
+        $this->context = $context instanceof \FFI\CData ? $context : null;
+    }
+
+    /** What to open such links and to make their transforms with; null where it is not possible. */
+    public static function context(): ?\FFI\CData
+    {
+        return (self::$instance ??= new self())->context;
+    }
+
+    /** Called by the library, which must not be thrown at. */
+    private function optimize(\FFI\CData $pipeline): int
+    {
+        try {
+            return $this->named($pipeline[0]) ? 1 : 0;
+        } catch (\Throwable) {
+            return 0;
+        }
+    }
+
+    private function named(mixed $pipeline): bool
+    {
+        $first = Ffi::call($this->library, 'cmsPipelineGetPtrToFirstStage', $pipeline);
+        $second = $first instanceof \FFI\CData && 3 === Ffi::call($this->library, 'cmsPipelineStageCount', $pipeline) ? Ffi::call($this->library, 'cmsStageNext', $first) : null;
+        if (!$second instanceof \FFI\CData || self::signature(self::CURVES) !== Ffi::call($this->library, 'cmsStageType', $first) || self::signature(self::TABLE) !== Ffi::call($this->library, 'cmsStageType', $second)) {
+            return false;
+        }
+        $table = $this->library->cast('table_type*', Ffi::call($this->library, 'cmsStageData', $second)); // @phpstan-ignore argument.type
+        $lookup = $table?->lookup; // @phpstan-ignore property.notFound
+        // In a library whose structures are others, these would not fit together.
+        if (!$lookup instanceof \FFI\CData || 0 !== $table?->floats || 3 !== $lookup->inputs || 3 !== $lookup->outputs || $lookup->last[0] + 1 !== $lookup->nodes[0] || 3 !== $lookup->strides[0] || $table?->entries !== 3 * $lookup->nodes[0] ** 3) { // @phpstan-ignore-line
+            return false;
+        }
+        Ffi::call($this->library, '_cmsPipelineSetOptimizationParameters', $pipeline, $lookup->interpolation, $lookup, null, null); // @phpstan-ignore property.notFound
+
+        return true;
+    }
+
+    private static function signature(string $letters): int
+    {
+        $number = unpack('N', $letters);
+
+        return \is_array($number) && \is_int($number[1]) ? $number[1] : 0;
+    }
+}
