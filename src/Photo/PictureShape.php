@@ -138,7 +138,7 @@ final class PictureShape
     {
         [$from, $high] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
 
-        return $from === $width && $high === $height ? $image : Vips::run('resize', [$image, Vips::OUT, $width / $from], ['vscale' => $height / $high, 'kernel' => self::KERNELS[$kernel]]);
+        return $from === $width && $high === $height ? $image : Vips::run('resize', [$image, Vips::OUT, $width / $from], ['vscale' => $height / $high, 'kernel' => self::KERNELS[$kernel], 'gap' => 0.0]);
     }
 
     /** More of what tells it from a blurred copy. */

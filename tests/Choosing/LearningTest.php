@@ -139,7 +139,7 @@ final class LearningTest extends TestCase
     public function testTighterAndBroaderNestAndSofterKeepsTheMiddle(): void
     {
         $count = static fn (float $broader): int => \count(array_filter(self::$bowl->tuned($broader, Learned::SOFT)->weights(self::$photo->colours), static fn (float $w): bool => $w >= 0.5));
-        $counts = array_map($count, [-0.8, -0.3, 0.0, 0.3, 0.8]);
+        $counts = array_map($count, [-1.0, -0.3, 0.0, 0.3, 1.0]);
         $sorted = $counts;
         sort($sorted);
         self::assertSame($sorted, $counts);
