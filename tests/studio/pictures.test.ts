@@ -1,9 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import type { Photo } from '../../studio/src/api/client';
+import { facts } from '../../studio/src/desk/facts';
 import { around, pictureUrl, plainUrl, smallUrl } from '../../studio/src/photo/pictures';
 import { isBehind } from '../../studio/src/sheet/useDrawn';
 
-const photo = (id: number, more: Partial<Photo> = {}): Photo => ({ id, setId: 1, name: `${String(id)}.jpg`, width: 30, height: 20, previewWidth: 30, previewHeight: 20, graded: false, key: 'abc', revision: 0, drawn: 0, takenAt: null, ...more });
+const photo = (id: number, more: Partial<Photo> = {}): Photo => ({ id, setId: 1, name: `${String(id)}.jpg`, width: 30, height: 20, previewWidth: 30, previewHeight: 20, graded: false, key: 'abc', revision: 0, drawn: 0, takenAt: null, camera: '', format: 'JPEG', bits: 8, colours: 'sRGB', notes: [], ...more });
+
+describe('what is known of a photo', () => {
+  it('leaves out what its file does not say', () => {
+    expect(facts(photo(1)).map(({ name }) => name)).toEqual(['Size', 'File', 'Colours']);
+    const told = facts(photo(1, { width: 6000, height: 4000, bits: 16, format: 'TIFF', colours: 'ROMM RGB', camera: 'Quill 2', takenAt: '2026-03-01T10:11:12' }));
+    expect(told.map(({ value }) => value)).toEqual(['6000 × 4000 pixels (24.0 megapixels)', 'TIFF, 16 bits a channel', 'ROMM RGB', '2026-03-01, 10:11:12', 'Quill 2']);
+  });
+});
 
 describe('pictures of a photo', () => {
   it('are asked for by number and key, so that a browser may keep them', () => {

@@ -12,6 +12,7 @@ export type ExportJob = Schemas['ExportView'];
 export type Delivery = Schemas['DeliveryView'];
 export type Output = Schemas['Output'];
 export type Profile = Schemas['Profile'];
+export type MetadataKept = Schemas['MetadataKept'];
 export type DeliverTo = Schemas['DeliverTo'];
 export type DeliveryBody = Schemas['AskDelivery'];
 export type PhotoOrder = Schemas['PhotoOrder'];

@@ -70,5 +70,16 @@ export function words(delivery: Delivery): string {
     const parts = [failed > 0 ? `${String(failed)} failed` : '', stopped > 0 ? `${String(stopped)} stopped` : ''].filter((part) => part !== '').join(', ');
     return count === 1 && stopped === 1 ? 'Stopped. No file was made.' : `${String(done)} of ${String(count)} done, ${parts}.`;
   }
-  return to === 'folder' ? `Done: in ${folder ?? 'the folder'}.` : to === 'archive' ? 'Done: the archive is in your downloads.' : 'Done: in your downloads.';
+  const where = to === 'folder' ? `Done: in ${folder ?? 'the folder'}.` : to === 'archive' ? 'Done: the archive is in your downloads.' : 'Done: in your downloads.';
+  return [where, exactness(delivery)].filter((part) => part !== '').join(' ');
+}
+
+/** How near the files come to their grades: the one that is furthest off. */
+function exactness({ files, count }: Delivery): string {
+  const known = files.filter(({ meanError }) => meanError !== null);
+  const worst = (pick: (file: (typeof files)[number]) => number | null) => Math.max(...known.map((file) => pick(file) ?? 0));
+  if (known.length === 0 || known.length < count) return '';
+  if (worst(({ lattice }) => lattice) === 0) return 'Each pixel as it came.';
+  const size = String(worst(({ lattice }) => lattice));
+  return `Within ΔE ${worst(({ meanError }) => meanError).toFixed(2)} on average, ${worst(({ error99 }) => error99).toFixed(2)} for 99 of 100 colours (${size}³ nodes).`;
 }

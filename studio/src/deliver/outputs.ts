@@ -1,31 +1,45 @@
-import type { ExportFormat, Output, Profile } from '../api/client';
+import type { ExportFormat, MetadataKept, Output, Profile } from '../api/client';
+
+/** Settings that a kind of file may have. */
+type Setting = 'bits' | 'side' | 'quality' | 'lattice' | 'profile' | 'metadata' | 'dither' | 'chroma' | 'progressive';
 
 export interface FormatInfo {
   format: ExportFormat;
   title: string;
   help: string;
-  /** Which of its settings there are. */
-  has: { bits?: true; side?: true; quality?: true; lattice?: true; profile?: true };
+  has: readonly Setting[];
 }
+
+const PICTURE = ['side', 'profile', 'metadata', 'dither'] as const;
 
 /** What can be delivered, in the order it is offered. */
 export const FORMATS: FormatInfo[] = [
-  { format: 'jpeg', title: 'JPEG picture', help: 'The finished photo, for catalogues, mail and the web.', has: { side: true, quality: true, profile: true } },
-  { format: 'tiff', title: 'TIFF picture', help: 'The finished photo without loss, for print and further work.', has: { bits: true, side: true, profile: true } },
-  { format: 'png', title: 'PNG picture', help: 'The finished photo without loss; a larger file.', has: { bits: true, side: true, profile: true } },
-  { format: 'webp', title: 'WebP picture', help: 'The finished photo in a small file for the web.', has: { side: true, quality: true, profile: true } },
-  { format: 'matte', title: 'Mattes', help: 'What each move with a reach takes in, as a grey picture: white is fully reached.', has: { side: true } },
-  { format: 'tone-plate', title: 'Tone plate', help: 'The strongest channel of the finished photo alone.', has: { bits: true, side: true } },
-  { format: 'colour-plate', title: 'Colour plate', help: 'The finished photo divided by its tone plate.', has: { bits: true, side: true } },
-  { format: 'cube', title: '.cube table', help: 'The grade itself, for programs that take a 3-D LUT.', has: { lattice: true } },
-  { format: 'icc', title: 'ICC device link', help: 'The grade itself, for colour management.', has: { lattice: true } },
-  { format: 'hald', title: 'Hald PNG', help: 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.', has: { lattice: true } },
+  { format: 'jpeg', title: 'JPEG picture', help: 'The finished photo, for catalogues, mail and the web.', has: [...PICTURE, 'quality', 'chroma', 'progressive'] },
+  { format: 'tiff', title: 'TIFF picture', help: 'The finished photo without loss, for print and further work.', has: [...PICTURE, 'bits'] },
+  { format: 'png', title: 'PNG picture', help: 'The finished photo without loss; a larger file.', has: [...PICTURE, 'bits'] },
+  { format: 'webp', title: 'WebP picture', help: 'The finished photo in a small file for the web.', has: [...PICTURE, 'quality'] },
+  { format: 'avif', title: 'AVIF picture', help: 'The finished photo in the smallest file for the web; takes a while.', has: [...PICTURE, 'quality', 'chroma'] },
+  { format: 'matte', title: 'Mattes', help: 'What each move with a reach takes in, as a grey picture: white is fully reached.', has: ['side'] },
+  { format: 'tone-plate', title: 'Tone plate', help: 'The strongest channel of the finished photo alone.', has: ['bits', 'side'] },
+  { format: 'colour-plate', title: 'Colour plate', help: 'The finished photo divided by its tone plate.', has: ['bits', 'side'] },
+  { format: 'cube', title: '.cube table', help: 'The grade itself, for programs that take a 3-D LUT.', has: ['lattice'] },
+  { format: 'icc', title: 'ICC device link', help: 'The grade itself, for colour management.', has: ['lattice'] },
+  { format: 'hald', title: 'Hald PNG', help: 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.', has: ['lattice'] },
 ];
 
 export const PROFILES: { value: Profile; title: string; help: string }[] = [
-  { value: 'as-before', title: 'as the photo has it', help: 'The file says that it is sRGB where the photo came with a profile.' },
-  { value: 'srgb', title: 'sRGB, said in the file', help: 'Every program shows it alike.' },
-  { value: 'none', title: 'none', help: 'The colours are sRGB, without the file saying so.' },
+  { value: 'source', title: 'as the photo has it', help: 'The colours mean what they meant in the photo’s file, which says so where the photo’s did.' },
+  { value: 'srgb', title: 'sRGB', help: 'For the web and wherever it is not known what comes next: every program shows it alike.' },
+  { value: 'display-p3', title: 'Display P3', help: 'Stronger reds and greens, for recent screens.' },
+  { value: 'a98-rgb', title: 'opRGB', help: 'Stronger greens and cyans, for print; cameras call it Adobe RGB.' },
+  { value: 'prophoto-rgb', title: 'ROMM RGB', help: 'Wider than any screen or print, for further work; with 16 bits, since 8 are too coarse for it.' },
+  { value: 'none', title: 'sRGB, not said', help: 'The colours are sRGB, without the file saying so.' },
+];
+
+export const METADATA: { value: MetadataKept; title: string; help: string }[] = [
+  { value: 'all', title: 'all', help: 'EXIF, XMP and IPTC data of the photo go along, without small pictures of how it was.' },
+  { value: 'reduced', title: 'reduced', help: 'How and when it was taken, with what, by whom; no place, no numbers of devices, no history.' },
+  { value: 'none', title: 'none', help: 'Nothing but the picture.' },
 ];
 
 /** What a name pattern may hold between braces, and what that stands for. */
@@ -39,8 +53,6 @@ export const WORDS: { word: string; help: string }[] = [
 ];
 
 export const USUAL_NAME = '{photo}-{look}';
-/** Nodes along each axis where the cube is only used to make a picture; as fine as it gets. */
-const PICTURE_LATTICE = 65;
 const TABLE_LATTICE = 33;
 
 export type Plan = Required<Output>;
@@ -50,25 +62,49 @@ export function formatInfo(format: ExportFormat): FormatInfo {
 }
 
 export function usual(format: ExportFormat, name = USUAL_NAME): Plan {
-  return { format, name, bits: 8, side: null, quality: 92, profile: 'as-before', lattice: formatInfo(format).has.lattice ? TABLE_LATTICE : PICTURE_LATTICE };
+  // A picture is made as finely as its photo's colours need; a table is of a size that its reader can take.
+  const lattice = formatInfo(format).has.includes('lattice') ? TABLE_LATTICE : null;
+  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null };
 }
 
 /** The same wishes for another format, as far as it knows them. */
 export function inFormat(output: Plan, format: ExportFormat): Plan {
   const { has } = formatInfo(format);
-  return { ...usual(format, output.name), ...(has.side ? { side: output.side } : {}), ...(has.bits ? { bits: output.bits } : {}), ...(has.quality ? { quality: output.quality } : {}), ...(has.profile ? { profile: output.profile } : {}) };
+  const kept: Record<Setting, Partial<Plan>> = {
+    bits: { bits: output.bits },
+    side: { side: output.side, sharpen: output.sharpen },
+    quality: { quality: output.quality },
+    lattice: {},
+    profile: { profile: output.profile },
+    metadata: { metadata: output.metadata },
+    dither: { dither: output.dither },
+    chroma: { fullColour: output.fullColour },
+    progressive: { progressive: output.progressive },
+  };
+  return has.reduce((plan, setting) => ({ ...plan, ...kept[setting] }), usual(format, output.name));
 }
 
 /** What is remembered as a text, or the usual where that is none of ours. */
 export function remembered(text: string | null): Plan[] {
   try {
     const kept = JSON.parse(text ?? '') as Partial<Plan>[];
-    const known = kept.filter(({ format }) => FORMATS.some((one) => one.format === format)).map((one) => ({ ...usual(one.format ?? 'jpeg'), ...one }));
+    const known = kept.filter(({ format }) => FORMATS.some((one) => one.format === format)).map((one) => mended({ ...usual(one.format ?? 'jpeg'), ...one }));
     if (known.length > 0) return known;
   } catch {
     // What is not ours is not read.
   }
   return [usual('jpeg')];
+}
+
+/** Wishes remembered from before profiles had these names. */
+function mended(plan: Plan): Plan {
+  const lattice = formatInfo(plan.format).has.includes('lattice') ? plan.lattice : null;
+  return { ...plan, lattice, profile: PROFILES.some(({ value }) => value === plan.profile) ? plan.profile : 'source' };
+}
+
+/** Whether the levels of the file are too far apart for its profile. */
+export function isCoarse({ format, profile, bits }: Plan): boolean {
+  return profile === 'prophoto-rgb' && (bits === 8 || !formatInfo(format).has.includes('bits'));
 }
 
 export function filesWords(count: number): string {

@@ -8,6 +8,7 @@ import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
 import { Box, Button, IconButton, MenuItem, Select, Tooltip, Typography, useMediaQuery } from '@mui/material';
 import type { ReactNode } from 'react';
+import { AboutPhoto } from './AboutPhoto';
 import { OneOf } from '../controls/OneOf';
 import type { Photo } from '../api/client';
 import type { ViewMode } from '../photo/PhotoRenderer';
@@ -49,6 +50,7 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded
       <Typography variant="body2" component="h1" noWrap title={`${photo.name}, ${String(photo.width)} × ${String(photo.height)} pixels`} sx={{ fontWeight: 600, minWidth: 60, m: 0 }}>
         {photo.name}
       </Typography>
+      <AboutPhoto photo={photo} />
       <Act title="The whole set as a sheet (S)" name="Sheet" icon={<SheetIcon fontSize="small" />} onClick={on.onSheet} />
       <Act title="Take this photo out of the set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
       <Box sx={{ flex: 1 }} />

@@ -81,7 +81,7 @@ export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles
       <input
         ref={picker}
         type="file"
-        accept="image/jpeg,image/png"
+        accept="image/*,.heic,.heif,.avif,.tif,.tiff"
         multiple
         hidden
         aria-label="Photo files"
