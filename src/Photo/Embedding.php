@@ -25,7 +25,7 @@ final class Embedding
         $metadata = $pixels->metadata;
         $blobs = match ($format) {
             'webp', 'avif' => ['icc-profile-data' => $pixels->colours->profile, 'exif-data' => null === $metadata->exif ? null : self::EXIF.$metadata->exif, 'xmp-data' => $metadata->xmp],
-            'tiff' => ['icc-profile-data' => $pixels->colours->profile, 'xmp-data' => $metadata->xmp, 'iptc-data' => $metadata->iptc],
+            'tiff' => ['icc-profile-data' => $pixels->colours->profile, 'xmp-data' => $metadata->xmp],
             default => [],
         };
         foreach (array_filter($blobs) as $name => $bytes) {
@@ -79,26 +79,27 @@ final class Embedding
         return pack('N', \strlen($data)).$type.$data.pack('N', crc32($type.$data));
     }
 
-    /** EXIF data as directories of the file itself: a new first one behind its end, with what the old one had. */
+    /** EXIF and IPTC data as the file's own tags: a new first directory behind its end, with what the old one had. */
     private static function behindTiff(string $path, Metadata $metadata): void
     {
         $exif = null === $metadata->exif ? null : Exif::read($metadata->exif);
-        $file = null === $exif ? false : @fopen($path, 'r+');
-        if (null === $exif || false === $file) {
+        $first = null === $exif && null === $metadata->iptc ? null : TagDirectory::ofFile($path);
+        $place = (int) filesize($path);
+        $place += $place % 2;
+        if (null === $first || $place > 0x7FFFFFFF) {
             return;
         }
-        $first = TagDirectory::first(static fn (int $at, int $length): string => $length > 0 && 0 === fseek($file, $at) ? (string) fread($file, $length) : '');
-        fseek($file, 0, \SEEK_END);
-        $place = (int) ftell($file);
-        $place += $place % 2;
-        $added = null === $first || $place > 0x7FFFFFFF ? null : $exif->behindTiff($first->entries, $place, $first->little);
-        if (null !== $first && null !== $added) {
-            fseek($file, $place);
-            fwrite($file, $added);
-            fseek($file, 4);
-            fwrite($file, TagDirectory::bytes($place, 4, $first->little));
+        $own = $first->entries;
+        if (null !== $metadata->iptc) {
+            $own[Exif::IPTC] = ['type' => 7, 'count' => \strlen($metadata->iptc), 'value' => $metadata->iptc];
         }
-        fclose($file);
+        $added = $exif?->behindTiff($own, $place, $first->little) ?? TagDirectory::write($own, $place, $first->little);
+        $file = fopen($path, 'r+');
+        $done = false !== $file && 0 === fseek($file, $place) && \strlen($added) === fwrite($file, $added)
+            && 0 === fseek($file, 4) && 4 === fwrite($file, TagDirectory::bytes($place, 4, $first->little)) && fclose($file);
+        if (!$done) {
+            throw new PictureError('The file could not be written: the disk is full or has failed.');
+        }
     }
 
     /** Puts bytes into a file at a place, without holding it. */

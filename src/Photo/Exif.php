@@ -13,6 +13,8 @@ namespace Tovrin\App\Photo;
  */
 final readonly class Exif
 {
+    /** Where a TIFF file keeps IPTC data. */
+    public const IPTC = 0x83BB;
     private const ORIENTATION = 0x0112;
     private const DATE = 0x0132;
     private const DATE_TAKEN = 0x9003;
@@ -52,9 +54,7 @@ final readonly class Exif
         if (false === $file) {
             return null;
         }
-        $read = static function (int $at, int $length) use ($file): string {
-            return 0 === fseek($file, $at) && $length > 0 ? (string) fread($file, $length) : '';
-        };
+        $read = TagDirectory::reader($file);
         $main = TagDirectory::first($read);
         $exif = null === $main ? null : self::read(self::assembled($main, $read, self::DESCRIBING, null, true));
         fclose($file);

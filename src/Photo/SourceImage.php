@@ -76,7 +76,7 @@ final readonly class SourceImage
             LittleCms::GRAY === $space,
             PictureFormat::Heif === $format ? 1 : Vips::field($image, 'orientation') ?? 1,
             SourceColours::of($space, Vips::blob($image, 'icc-profile-data'), $read?->saysOpRgb() ?? false, $nclx),
-            new Metadata($read?->bytes, Vips::blob($image, 'xmp-data'), Metadata::unwrapped(Vips::blob($image, 'iptc-data') ?? '')),
+            new Metadata($read?->bytes, Vips::blob($image, 'xmp-data'), PictureFormat::Tiff === $format ? TagDirectory::ofFile($path)?->entries[Exif::IPTC]['value'] ?? null : Metadata::unwrapped(Vips::blob($image, 'iptc-data') ?? '')),
             $notes,
         );
     }
@@ -136,8 +136,7 @@ final readonly class SourceImage
     /** Camera raw files are TIFF files too, whose first picture is a thumbnail or a mosaic. */
     private static function refuseRaw(string $path, string $name): void
     {
-        $file = @fopen($path, 'r');
-        $first = false === $file ? null : TagDirectory::first(static fn (int $at, int $length): string => $length > 0 && 0 === fseek($file, $at) ? (string) fread($file, $length) : '');
+        $first = TagDirectory::ofFile($path);
         if (isset($first->entries[self::DNG_VERSION]) || self::MOSAIC === $first?->number(self::PHOTOMETRIC) || (1 === $first?->number(self::SUBFILE) && isset($first->entries[self::SUB_IMAGES]))) {
             throw PictureFormat::raw($name);
         }

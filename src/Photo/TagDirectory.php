@@ -43,6 +43,28 @@ final readonly class TagDirectory
         return self::at($read, self::unsigned($head, 4, 4, $little), $little);
     }
 
+    /** The first directory of a file; null when it has none. */
+    public static function ofFile(string $path): ?self
+    {
+        $file = @fopen($path, 'r');
+        $first = false === $file ? null : self::first(self::reader($file));
+        if (false !== $file) {
+            fclose($file);
+        }
+
+        return $first;
+    }
+
+    /**
+     * @param resource $file
+     *
+     * @return \Closure(int, int): string
+     */
+    public static function reader($file): \Closure
+    {
+        return static fn (int $at, int $length): string => $length > 0 && $at >= 0 && 0 === fseek($file, $at) ? (string) fread($file, $length) : '';
+    }
+
     /**
      * A directory at a place; null when there is none.
      *
