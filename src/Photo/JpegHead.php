@@ -4,18 +4,30 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
-/** The head of a JPEG: ISO/IEC 10918-1, annex B. */
-final class JpegHead
+/** How a JPEG file is built: ISO/IEC 10918-1, annex B. */
+final readonly class JpegHead
 {
-    private const LOOKED_AT = 4_000_000;
+    private const START_OF_SCAN = 0xDA;
+    private const END = 0xD9;
+    private const PROGRESSIVE = [0xC2, 0xC6, 0xCA, 0xCE];
 
-    /** Whether it comes in several scans of rising detail, which a decoder has to hold altogether. */
-    public static function isProgressive(string $path): bool
+    /**
+     * @param bool $progressive whether it comes in several scans of rising detail, which a decoder has to hold altogether
+     * @param bool $whole       whether its end is there; what follows it is no matter
+     * @param int  $scans       how many scans there are
+     */
+    private function __construct(public bool $progressive, public bool $whole, public int $scans)
     {
-        $bytes = (string) @file_get_contents($path, false, null, 0, self::LOOKED_AT);
-        for ($at = 2; $at + 4 < \strlen($bytes);) {
+    }
+
+    public static function of(string $path): self
+    {
+        $bytes = (string) @file_get_contents($path);
+        $progressive = false;
+        $scans = 0;
+        for ($at = 2; $at + 1 < \strlen($bytes);) {
             if ("\xFF" !== $bytes[$at]) {
-                return false;
+                break;
             }
             $marker = \ord($bytes[$at + 1]);
             if (0xFF === $marker) {
@@ -23,15 +35,18 @@ final class JpegHead
                 ++$at;
                 continue;
             }
-            if (\in_array($marker, [0xC2, 0xC6, 0xCA, 0xCE], true)) {
-                return true;
+            if (self::END === $marker) {
+                return new self($progressive, true, $scans);
             }
-            if (0xDA === $marker || (0xC0 <= $marker && $marker <= 0xC3)) {
-                return false;
+            $progressive = $progressive || \in_array($marker, self::PROGRESSIVE, true);
+            $at += 2 + (\ord($bytes[$at + 2] ?? "\0") << 8 | \ord($bytes[$at + 3] ?? "\0"));
+            if (self::START_OF_SCAN === $marker) {
+                ++$scans;
+                // The scan's data end where a marker stands that is none of those allowed in them.
+                $at = 1 === preg_match('/\xFF[^\x00\xD0-\xD7\xFF]/', $bytes, $found, \PREG_OFFSET_CAPTURE, min($at, \strlen($bytes))) ? $found[0][1] : \strlen($bytes);
             }
-            $at += 2 + (\ord($bytes[$at + 2]) << 8 | \ord($bytes[$at + 3]));
         }
 
-        return false;
+        return new self($progressive, false, $scans);
     }
 }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\Core\Colour\Encoding\RommRgb;
 use Tovrin\Core\Cube\Lattice;
+use Tovrin\Core\Format\IccRgbProfile;
 
 /**
  * LittleCMS through FFI: applies ICC profiles and device links to pixels.
@@ -80,6 +82,18 @@ final class LittleCms
         return static function (\FFI\CData $in, \FFI\CData $out, int $pixels) use ($transform): void {
             Ffi::call(self::library(), 'cmsDoTransform', $transform, $in, $out, $pixels);
         };
+    }
+
+    /** Whether pixels can be converted by a profile of the space. */
+    public static function converts(string $profile, string $space): bool
+    {
+        try {
+            self::converter($profile, $space, 16, false, IccRgbProfile::write(RommRgb::encoding()));
+
+            return true;
+        } catch (PictureError) {
+            return false;
+        }
     }
 
     /**

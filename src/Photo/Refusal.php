@@ -17,10 +17,15 @@ final class Refusal
     {
         $endless = PictureFormat::Png === $format && !str_contains((string) @file_get_contents($path, false, null, max(0, (int) filesize($path) - self::LOOKED_AT)), self::PNG_END);
         if ($endless || [] !== array_filter(self::SHORT, static fn (string $sign): bool => str_contains(strtolower($reason->getMessage()), $sign))) {
-            return new PictureError(\sprintf('"%s" is cut short: the end of the picture is missing. Copy it from its source again.', $name), 0, $reason);
+            return self::short($name, $reason);
         }
 
         return new PictureError(\sprintf('"%s" is damaged and cannot be read. Copy it from its source again, or open and save it elsewhere first.', $name), 0, $reason);
+    }
+
+    public static function short(string $name, ?VipsError $reason = null): PictureError
+    {
+        return new PictureError(\sprintf('"%s" is cut short: the end of the picture is missing. Copy it from its source again.', $name), 0, $reason);
     }
 
     public static function tooLarge(string $name, int $width, int $height, int $bits, bool $halved): PictureError

@@ -19,6 +19,8 @@ use Tovrin\Core\Format\IccRgbProfile;
 final readonly class SourceColours
 {
     private const NAMED = [StandardRgb::class, DisplayP3::class, OpRgb::class, RommRgb::class, Rec2020::class];
+    /** Spaces of profiles that are made use of. */
+    private const USED = [LittleCms::RGB => 1, LittleCms::GRAY => 1, LittleCms::CMYK => 1];
     private const COATED = __DIR__.'/coated-cmyk.icc';
 
     /**
@@ -43,6 +45,9 @@ final readonly class SourceColours
     public static function of(string $space, ?string $profile, bool $opRgb, ?Nclx $nclx): self
     {
         $profiled = null === $profile ? null : LittleCms::colourSpaceOf($profile);
+        if (null !== $profile && null !== $profiled && isset(self::USED[$profiled]) && !LittleCms::converts($profile, $profiled)) {
+            $profiled = null;
+        }
         if (LittleCms::CMYK === $space) {
             $own = LittleCms::CMYK === $profiled ? $profile : null;
             $title = null === $own ? 'CMYK' : 'CMYK, '.IccRgbProfile::nameOf($own);

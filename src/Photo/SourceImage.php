@@ -11,12 +11,17 @@ final readonly class SourceImage
     private const GREY = [1, 26];
     private const RGB = [17, 22, 25];
     private const CMYK = 15;
+    /** A progressive JPEG has some ten scans; thousands are only there to take time. */
+    private const SCANS_MOST = 100;
     /** A JPEG can be decoded by these parts of its size. */
     private const SHRINKS = [8, 4, 2];
     private const DNG_VERSION = 0xC612;
     private const SUB_IMAGES = 0x014A;
     private const SUBFILE = 0x00FE;
     private const PHOTOMETRIC = 0x0106;
+    /** Where the pixels lie, and how many bytes they take. */
+    private const STRIPS = [0x0111, 0x0117];
+    private const TILES = [0x0144, 0x0145];
     /** Of a sensor's mosaic. */
     private const MOSAIC = 32_803;
 
@@ -36,7 +41,14 @@ final readonly class SourceImage
     public static function open(string $path, string $name, PictureFormat $format, ?int $side, int $failOn): self
     {
         if (PictureFormat::Tiff === $format) {
-            self::refuseRaw($path, $name);
+            self::refuseTiff($path, $name);
+        }
+        $jpeg = PictureFormat::Jpeg === $format ? JpegHead::of($path) : null;
+        if (false === $jpeg?->whole) {
+            throw Refusal::short($name);
+        }
+        if (null !== $jpeg && $jpeg->scans > self::SCANS_MOST) {
+            throw new PictureError(\sprintf('"%s" has %s scans, where ten are usual; it would take very long. Open it elsewhere, save it again and bring that in.', $name, number_format($jpeg->scans)));
         }
         $image = self::load($path, $format, $side, $failOn);
         [$bands, $sort, $meaning] = [Vips::number($image, 'bands'), Vips::number($image, 'format'), Vips::number($image, 'interpretation')];
@@ -53,7 +65,7 @@ final readonly class SourceImage
         };
         $colours = [LittleCms::GRAY => 1, LittleCms::RGB => 3, LittleCms::CMYK => 4][$space];
         $alpha = $bands > $colours;
-        self::refuseLarge($image, $name, $path, $format, $bits, $alpha);
+        self::refuseLarge($image, $name, $path, $format, $bits, $alpha, true === $jpeg?->progressive);
         $notes = [];
         if (($pages = Vips::field($image, 'n-pages') ?? 1) > 1) {
             $notes[] = \sprintf('It has %d pages: the first is used.', $pages);
@@ -118,12 +130,12 @@ final readonly class SourceImage
         return Vips::number($image, 'bands') > $wanted ? Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => $wanted]) : $image;
     }
 
-    private static function refuseLarge(\FFI\CData $image, string $name, string $path, PictureFormat $format, int $bits, bool $alpha): void
+    private static function refuseLarge(\FFI\CData $image, string $name, string $path, PictureFormat $format, int $bits, bool $alpha, bool $progressive): void
     {
         [$width, $height] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
         // What cannot be decoded from the top down is held a second time meanwhile.
         $whole = match ($format) {
-            PictureFormat::Jpeg => JpegHead::isProgressive($path),
+            PictureFormat::Jpeg => $progressive,
             PictureFormat::Png => "\1" === file_get_contents($path, false, null, 28, 1),
             PictureFormat::Tiff => false,
             default => true,
@@ -133,12 +145,23 @@ final readonly class SourceImage
         }
     }
 
-    /** Camera raw files are TIFF files too, whose first picture is a thumbnail or a mosaic. */
-    private static function refuseRaw(string $path, string $name): void
+    /** Camera raw files are TIFF files too, whose first picture is a thumbnail or a mosaic; libtiff reads on where a file that was cut short lacks what is not pixels. */
+    private static function refuseTiff(string $path, string $name): void
     {
         $first = TagDirectory::ofFile($path);
         if (isset($first->entries[self::DNG_VERSION]) || self::MOSAIC === $first?->number(self::PHOTOMETRIC) || (1 === $first?->number(self::SUBFILE) && isset($first->entries[self::SUB_IMAGES]))) {
             throw PictureFormat::raw($name);
+        }
+        $size = (int) filesize($path);
+        foreach ([self::STRIPS, self::TILES] as [$places, $lengths]) {
+            foreach (array_map(null, $first?->numbers($places) ?? [], $first?->numbers($lengths) ?? []) as [$place, $length]) {
+                if (($place ?? 0) + ($length ?? 0) > $size) {
+                    throw Refusal::short($name);
+                }
+            }
+        }
+        if (true === $first?->lacks) {
+            throw Refusal::short($name);
         }
     }
 }

@@ -22,8 +22,9 @@ final readonly class TagDirectory
      * @param array<int, array{type: int, count: int, value: string, at: int}> $entries by tag; `at` is where the entry itself stands
      * @param int                                                                  $next   where the next directory is; 0 is none
      * @param int                                                                  $nextAt where that is said
+     * @param bool $lacks whether a value lies beyond the end
      */
-    private function __construct(public bool $little, public array $entries, public int $next, public int $nextAt)
+    private function __construct(public bool $little, public array $entries, public int $next, public int $nextAt, public bool $lacks)
     {
     }
 
@@ -78,6 +79,7 @@ final readonly class TagDirectory
             return null;
         }
         $entries = [];
+        $lacks = false;
         for ($i = 0; $i < $count; ++$i) {
             $type = self::unsigned($table, 12 * $i + 2, 2, $little);
             $values = self::unsigned($table, 12 * $i + 4, 4, $little);
@@ -86,12 +88,13 @@ final readonly class TagDirectory
                 continue;
             }
             $value = $length <= 4 ? substr($table, 12 * $i + 8, $length) : $read(self::unsigned($table, 12 * $i + 8, 4, $little), $length);
+            $lacks = $lacks || \strlen($value) < $length;
             if (\strlen($value) === $length) {
                 $entries[self::unsigned($table, 12 * $i, 2, $little)] = ['type' => $type, 'count' => $values, 'value' => $value, 'at' => $place + 2 + 12 * $i];
             }
         }
 
-        return new self($little, $entries, self::unsigned($table, 12 * $count, 4, $little), $place + 2 + 12 * $count);
+        return new self($little, $entries, self::unsigned($table, 12 * $count, 4, $little), $place + 2 + 12 * $count, $lacks);
     }
 
     /** Another directory that a tag of this one points to. */
@@ -108,6 +111,19 @@ final readonly class TagDirectory
         $entry = $this->entries[$tag] ?? null;
 
         return null !== $entry && \in_array($entry['type'], [1, 3, 4, 13], true) ? self::unsigned($entry['value'], 0, self::SIZES[$entry['type']], $this->little) : null;
+    }
+
+    /**
+     * All whole numbers of a tag.
+     *
+     * @return list<int>
+     */
+    public function numbers(int $tag): array
+    {
+        $entry = $this->entries[$tag] ?? null;
+        $form = [3 => $this->little ? 'v*' : 'n*', 4 => $this->little ? 'V*' : 'N*'][$entry['type'] ?? 0] ?? null;
+
+        return null === $entry || null === $form ? [] : array_map(static fn (mixed $value): int => \is_int($value) ? $value : 0, array_values(unpack($form, $entry['value']) ?: []));
     }
 
     /** A text without what fills it up; empty when there is none. */
