@@ -18,6 +18,7 @@ use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
+use Tovrin\Bench\Watched;
 use Tovrin\Core\Format\LookJson;
 
 $count = (int) ($argv[1] ?? 60);
@@ -60,17 +61,6 @@ $idle = static function (): bool {
 
     return false !== $statement && 0 === (int) $statement->fetchColumn();
 };
-// PSS in MB of a process and all it started: pages that several share count once.
-$memory = static function (int $of): float {
-    $sum = 0;
-    $waiting = [$of];
-    while (null !== ($pid = array_pop($waiting))) {
-        $sum += preg_match('/^Pss:\s+(\d+)/m', (string) @file_get_contents("/proc/$pid/smaps_rollup"), $found) ? (int) $found[1] : 0;
-        array_push($waiting, ...array_map(intval(...), preg_split('/\s+/', trim((string) @file_get_contents("/proc/$pid/task/$pid/children")), -1, \PREG_SPLIT_NO_EMPTY) ?: []));
-    }
-
-    return $sum / 1024;
-};
 while (!$idle()) {
     usleep(200_000);
 }
@@ -90,7 +80,7 @@ $delivery = $api('POST', '/api/deliveries', ['photos' => array_map(static fn (ar
 $peak = 0.0;
 do {
     usleep(150_000);
-    $peak = max($peak, $memory((int) $serve->getPid()));
+    $peak = max($peak, Watched::memory((int) $serve->getPid()));
     $delivery = $api('GET', "/api/deliveries/{$delivery['id']}");
 } while ($delivery['waiting'] + $delivery['running'] > 0);
 $batch = microtime(true) - $start;
@@ -107,7 +97,7 @@ foreach ($set['photos'] as $i => $photo) {
     $render = new Process([$root.'/bin/tovrin', 'render', "$root/demo/photos/{$frames[$i % 3]}.jpg", '--look', "$work/looks/{$photo['id']}.json", '-o', "$work/rendered/$i.jpg"], $root, null, null, null);
     $render->start();
     while ($render->isRunning()) {
-        $most = max($most, $memory((int) $render->getPid()));
+        $most = max($most, Watched::memory((int) $render->getPid()));
         usleep(20_000);
     }
 }

@@ -17,6 +17,11 @@ final class CommandLine
 
     public static function run(): int
     {
+        if (!stream_isatty(\STDOUT) && false === getenv('COLUMNS')) {
+            // Else two programs would be started to find out how wide a terminal is that is not there.
+            putenv('COLUMNS=120');
+            putenv('LINES=50');
+        }
         $application = new Application('Tovrin', '1.0');
         $application->setAutoExit(false);
         $application->setCatchExceptions(false);

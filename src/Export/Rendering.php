@@ -79,7 +79,7 @@ final class Rendering
      */
     private static function graded(string $source, string $name, Grade $grade, Wanted $wanted, callable $progress): array
     {
-        $pixels = PictureFile::read($source, $name, null, self::reading($progress));
+        $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $tag = $wanted->profile->tag($pixels->colours);
         $passage = new Passage($pixels->colours->encoding, $tag->encoding);
         $depth = $wanted->depth($pixels->bits);
@@ -134,7 +134,7 @@ final class Rendering
      */
     private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress): Pixels
     {
-        $pixels = PictureFile::read($source, $name, null, self::reading($progress));
+        $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
         $link = GradeLink::ofWeights($grade, $move, new Passage($pixels->colours->encoding, $pixels->colours->encoding), $pixels, self::DEFAULT_LATTICE);
         $weights = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);

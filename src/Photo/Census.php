@@ -10,20 +10,20 @@ use Tovrin\Core\Cube\Occupancy;
 final class Census
 {
     /** Rows and columns that the samples are taken from: enough of them for LatticeChoice. */
-    private const GRID = 72;
+    private const GRID = 60;
 
-    private readonly Sideline $counting;
+    private readonly ?Sideline $counting;
 
-    /** Begins to count in a process of its own; the pixels must stay as they are until occupancy() has answered. */
+    /** Begins to count in a process of its own, unless that was done while decoding; the pixels must stay as they are until occupancy() has answered. */
     public function __construct(private readonly Pixels $pixels)
     {
-        $this->counting = Vips::begin(static fn (): string => self::counted($pixels->alpha ? Vips::run('extract_band', [$pixels->image(), Vips::OUT, 0], ['n' => 3]) : $pixels->image()));
+        $this->counting = null === $pixels->bins ? Vips::begin(static fn (): string => ColourCount::of($pixels)) : null;
     }
 
     /** May be asked once. */
     public function occupancy(): Occupancy
     {
-        return new Occupancy($this->counting->result());
+        return new Occupancy($this->counting?->result() ?? (string) $this->pixels->bins);
     }
 
     /**
@@ -52,25 +52,5 @@ final class Census
         }
 
         return [$red, $green, $blue];
-    }
-
-    private static function counted(\FFI\CData $image): string
-    {
-        $bins = Occupancy::BINS;
-        $counts = new SharedBytes(4 * $bins ** 3);
-        // Red across, green down, blue as bands.
-        Vips::into(Vips::run('hist_find_ndim', [$image, Vips::OUT], ['bins' => $bins]), $counts);
-        $some = str_repeat(Occupancy::NONE, $bins ** 3);
-        foreach (unpack('V*', $counts->toString()) ?: [] as $at => $count) {
-            if (0 !== $count) {
-                $index = (int) $at - 1;
-                $blue = $index % $bins;
-                $red = intdiv($index, $bins) % $bins;
-                $green = intdiv($index, $bins * $bins);
-                $some[($red * $bins + $green) * $bins + $blue] = Occupancy::SOME;
-            }
-        }
-
-        return $some;
     }
 }

@@ -12,7 +12,7 @@ use Tovrin\Core\Format\IccRgbProfile;
  * Decodes one picture file into memory that processes share: in a process of its own, so that a hostile file takes down no
  * server and no worker.
  *
- * @phpstan-type Facts array{width: int, height: int, bits: int, alpha: bool, asFiled: bool, exif: ?string, xmp: ?string, iptc: ?string, colours: array<string, string|bool|null>, format: string, fileBits: int, notes: list<string>}
+ * @phpstan-type Facts array{width: int, height: int, bits: int, alpha: bool, asFiled: bool, exif: ?string, xmp: ?string, iptc: ?string, colours: array<string, string|bool|null>, format: string, fileBits: int, notes: list<string>, bins: ?string}
  */
 final class Decoder
 {
@@ -21,19 +21,24 @@ final class Decoder
     private const FAIL_ON_TRUNCATED = 1;
     private const FAIL_ON_WARNING = 3;
 
+    /** Pixels from which on counting while decoding is worth a process. */
+    private const COUNTED_LEAST = 4_000_000;
+    /** Bytes of two whole numbers: rows decoded, and rows in all. */
+    private const NUMBER = 8;
+
     private readonly SharedBytes $reached;
     private readonly SharedBytes $memory;
 
-    public function __construct(private readonly string $path, private readonly string $name, private readonly PictureFormat $format, private readonly ?int $side)
+    public function __construct(private readonly string $path, private readonly string $name, private readonly PictureFormat $format, private readonly ?int $side, private readonly bool $counted)
     {
         $this->memory = new SharedBytes(PictureFile::MAX_BYTES);
-        $this->reached = new SharedBytes(1);
+        $this->reached = new SharedBytes(self::NUMBER);
     }
 
     /** How far it is, 0…1; from any process. */
     public function share(): float
     {
-        return \ord($this->reached->toString()) / 255;
+        return $this->rows() / max(1, self::read($this->reached->toString(4)));
     }
 
     /** Decodes; what it returns is for pixels(), in the process that asked. */
@@ -65,7 +70,7 @@ final class Decoder
         $origin = new Origin($facts['format'], $facts['fileBits'], (string) $facts['colours']['title'], $exif?->camera() ?? '', $exif?->takenAt(), $facts['notes']);
         $this->memory->cutTo($facts['width'] * $facts['height'] * ($facts['alpha'] ? 4 : 3) * intdiv($facts['bits'], 8));
 
-        return new Pixels($facts['width'], $facts['height'], $facts['bits'], $facts['alpha'], $this->memory, (new Metadata($facts['exif'], $facts['xmp'], $facts['iptc']))->of(MetadataKept::All, $facts['width'], $facts['height'], $tag->isSrgb()), $tag, $facts['asFiled'], $origin);
+        return new Pixels($facts['width'], $facts['height'], $facts['bits'], $facts['alpha'], $this->memory, (new Metadata($facts['exif'], $facts['xmp'], $facts['iptc']))->of(MetadataKept::All, $facts['width'], $facts['height'], $tag->isSrgb()), $tag, $facts['asFiled'], $origin, $facts['bins']);
     }
 
     /** @return Facts */
@@ -83,7 +88,9 @@ final class Decoder
             [$width, $height] = $source->orientation > 4 ? [$height, $width] : [$width, $height];
             unset($flat);
         } else {
-            $this->fill($source, $this->memory);
+            // Counted while it is decoded: the second processor has nothing else to do then.
+            $count = $this->counted && null === $colours->converter && $width * $height > self::COUNTED_LEAST ? new Sideline($this->counting($width, $height, $bits, $source->alpha)) : null;
+            $this->fill($source, $this->memory, null !== $count);
         }
         $converted = null !== $colours->converter;
         $plain = 8 === $bits && !$source->alpha && 1 === max(1, $source->orientation) && !$source->wasGrey && !$converted && null === $this->side;
@@ -93,17 +100,18 @@ final class Decoder
             'asFiled' => $plain && \in_array($this->format, [PictureFormat::Jpeg, PictureFormat::Png], true) && SourceColours::tag($colours->toArray())->isSrgb(),
             'exif' => $source->metadata->exif, 'xmp' => $source->metadata->xmp, 'iptc' => $source->metadata->iptc,
             'colours' => $colours->toArray(), 'format' => $source->title, 'fileBits' => $source->bits,
+            'bins' => isset($count) ? $count->result() : null,
             'notes' => array_values(array_filter([...$source->notes, $colours->note, $note])),
         ];
     }
 
     /** Decodes strip by strip, converting on the way where that is needed. */
-    private function fill(SourceImage $source, SharedBytes $into): void
+    private function fill(SourceImage $source, SharedBytes $into, bool $followed = false): void
     {
         [$width, $height] = [Vips::number($source->image, 'width'), Vips::number($source->image, 'height')];
         $profile = $source->colours->converter;
         $convert = null === $profile ? null : LittleCms::converter($profile, $source->colours->space, $source->bits, $source->alpha, IccRgbProfile::write(Encodings::named((string) $source->colours->named)));
-        if (null === $convert && Vips::isAtOnce($source->image)) {
+        if (!$followed && null === $convert && Vips::isAtOnce($source->image)) {
             Vips::into($source->image, $into);
 
             return;
@@ -118,8 +126,31 @@ final class Decoder
                 $bytes = $pixels * ($source->alpha ? 8 : 6);
             }
             $offset += $bytes;
-            $this->reached->put(0, \chr((int) (255 * $top / $height)));
+            $this->reached->put(0, pack('VV', min($height, $top + intdiv($bytes, max(1, $width * ($source->alpha ? 4 : 3) * intdiv(null === $convert ? $source->bits : 16, 8)))), $height));
         });
+    }
+
+    /** @return \Closure(): string */
+    private function counting(int $width, int $height, int $bits, bool $alpha): \Closure
+    {
+        return function () use ($width, $height, $bits, $alpha): string {
+            // Not the decoder's memory, which that cuts to its size.
+            $this->memory->cutTo($width * $height * ($alpha ? 4 : 3) * intdiv($bits, 8));
+
+            return ColourCount::following(new Pixels($width, $height, $bits, $alpha, $this->memory), $this->rows(...));
+        };
+    }
+
+    private function rows(): int
+    {
+        return self::read($this->reached->toString(0, 4));
+    }
+
+    private static function read(string $bytes): int
+    {
+        $number = unpack('V', $bytes);
+
+        return \is_array($number) && \is_int($number[1]) ? $number[1] : 0;
     }
 
     private function turned(\FFI\CData $image, int $orientation): \FFI\CData

@@ -16,13 +16,14 @@ final class PictureFile
      * @param string                        $name     what to call it in messages
      * @param int|null                      $side     a large JPEG may come smaller, as long as its longer side keeps this many pixels
      * @param (callable(float): void)|null  $progress told the share done, 0…1; may throw to stop
+     * @param bool                         $counted  whether to count where it has colours meanwhile
      *
      * @throws PictureError when it is no picture, damaged, cut short or too large
      */
-    public static function read(string $path, string $name, ?int $side = null, ?callable $progress = null): Pixels
+    public static function read(string $path, string $name, ?int $side = null, ?callable $progress = null, bool $counted = false): Pixels
     {
         $format = PictureFormat::of($path, $name);
-        $decoder = new Decoder($path, $name, $format, $side);
+        $decoder = new Decoder($path, $name, $format, $side, $counted);
         try {
             $told = Vips::aside($decoder->decode(...), null === $progress ? null : static fn () => $progress($decoder->share()));
         } catch (PictureError $e) {

@@ -17,6 +17,7 @@ final readonly class Pixels
      * @param string|SharedBytes $held     width × height × channels × bits/8 bytes
      * @param bool               $asFiled  whether these are the file's own pixels: not turned, not converted, nothing left out
      * @param Origin             $origin   what the file said
+     * @param string|null        $bins     where it has colours, for Occupancy; null when that was not counted
      */
     public function __construct(
         public int $width,
@@ -28,6 +29,7 @@ final readonly class Pixels
         ?ColourTag $colours = null,
         public bool $asFiled = false,
         public Origin $origin = new Origin(),
+        public ?string $bins = null,
     ) {
         $this->metadata = $metadata ?? new Metadata();
         $this->colours = $colours ?? ColourTag::none();
@@ -92,6 +94,6 @@ final readonly class Pixels
     /** The same picture, whose file is to say something else. */
     public function saying(?ColourTag $colours = null, ?Metadata $metadata = null): self
     {
-        return new self($this->width, $this->height, $this->bits, $this->alpha, $this->held, $metadata ?? $this->metadata, $colours ?? $this->colours, $this->asFiled, $this->origin);
+        return new self($this->width, $this->height, $this->bits, $this->alpha, $this->held, $metadata ?? $this->metadata, $colours ?? $this->colours, $this->asFiled, $this->origin, $this->bins);
     }
 }
