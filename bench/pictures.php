@@ -8,11 +8,11 @@ declare(strict_types=1);
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Watched.php';
 
-use Symfony\Component\HttpFoundation\Request;
 use Tovrin\App\Kernel;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
 use Tovrin\Bench\Watched;
 use Tovrin\Tests\Outside;
@@ -36,14 +36,14 @@ foreach ([['24mp.jpg', 'jpg', 400], ['100mp.jpg', 'jpg', 700], ['100mp.jpg', 'pn
 
 putenv('TOVRIN_DATA='.$scratch.'/data');
 $_ENV['TOVRIN_DATA'] = $_SERVER['TOVRIN_DATA'] = $scratch.'/data';
-$kernel = Kernel::booted('prod');
+$kernel = Kernel::booted();
 Database::migrate($kernel);
-$call = static fn (string $path, string $body): string => (string) $kernel->handle(Request::create($path, 'POST', content: $body))->getContent();
-$call('/api/sets', '{"name":"Bench"}');
+[$sets, $import] = [$kernel->getContainer()->get(Sets::class), $kernel->getContainer()->get(PhotoImport::class)];
+assert($sets instanceof Sets && $import instanceof PhotoImport);
+$set = $sets->create('Bench');
 foreach (['24mp.jpg', '24mp.tif', '100mp.jpg'] as $file) {
-    $bytes = (string) file_get_contents("$scratch/$file");
     $start = hrtime(true);
-    $call('/api/sets/1/photos?name='.$file, $bytes);
+    $import->import($set, "$scratch/$file", $file);
     $whole = (hrtime(true) - $start) / 1e9;
     $start = hrtime(true);
     $pixels = PictureFile::read("$scratch/$file", $file);
