@@ -33,10 +33,15 @@ final class ColourCount
     {
         $count = new self();
         $from = 0;
+        $decoder = posix_getppid();
         foreach (self::PARTS as $share) {
             $to = (int) round($share * $pixels->height);
             while ($rows() < $to) {
                 usleep(self::WAIT_MICROSECONDS);
+                if (posix_getppid() !== $decoder) {
+                    // Stopped, or killed by what it decodes: nobody waits for this any more.
+                    posix_kill((int) getmypid(), \SIGKILL);
+                }
             }
             $count->add($pixels, $from, $to);
             $from = $to;

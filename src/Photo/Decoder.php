@@ -12,12 +12,14 @@ use Tovrin\Core\Format\IccRgbProfile;
  * Decodes one picture file into memory that processes share: in a process of its own, so that a hostile file takes down no
  * server and no worker.
  *
- * @phpstan-type Facts array{width: int, height: int, bits: int, alpha: bool, asFiled: bool, exif: ?string, xmp: ?string, iptc: ?string, colours: array<string, string|bool|null>, format: string, fileBits: int, notes: list<string>, bins: ?string}
+ * @phpstan-type Facts array{width: int, height: int, bits: int, alpha: bool, asFiled: bool, exif: ?string, xmp: ?string, iptc: ?string, colours: array<string, string|bool|null>, format: string, fileBits: int, notes: list<string>, bins: ?string, camera: ?string}
  */
 final class Decoder
 {
     /** What decoding may take besides the shared pixels; a picture that needs more is refused. */
     private const MEMORY_MOST = 700_000_000;
+    /** A mosaic is held, four channels of it, and the result. */
+    private const RAW_MEMORY_MOST = 1_000_000_000;
     private const FAIL_ON_TRUNCATED = 1;
     private const FAIL_ON_WARNING = 3;
 
@@ -44,6 +46,11 @@ final class Decoder
     /** Decodes; what it returns is for pixels(), in the process that asked. */
     public function decode(): string
     {
+        if (PictureFormat::Raw === $this->format) {
+            MemoryLimit::set(self::RAW_MEMORY_MOST);
+
+            return serialize($this->rawFacts());
+        }
         MemoryLimit::set(self::MEMORY_MOST);
         try {
             try {
@@ -57,7 +64,7 @@ final class Decoder
                 return serialize($this->facts(self::FAIL_ON_TRUNCATED, 'Its file is damaged inside: a part of the picture may be wrong.'));
             }
         } catch (VipsError $e) {
-            throw Refusal::damaged($this->name, $this->path, $this->format, $e);
+            throw Refusal::damaged($this->name, $e);
         }
     }
 
@@ -67,7 +74,7 @@ final class Decoder
         $facts = unserialize($told, ['allowed_classes' => false]);
         $tag = SourceColours::tag($facts['colours']);
         $exif = null === $facts['exif'] ? null : Exif::read($facts['exif']);
-        $origin = new Origin($facts['format'], $facts['fileBits'], (string) $facts['colours']['title'], $exif?->camera() ?? '', $exif?->takenAt(), $facts['notes']);
+        $origin = new Origin($facts['format'], $facts['fileBits'], (string) $facts['colours']['title'], $facts['camera'] ?? $exif?->camera() ?? '', $exif?->takenAt(), $facts['notes']);
         $this->memory->cutTo($facts['width'] * $facts['height'] * ($facts['alpha'] ? 4 : 3) * intdiv($facts['bits'], 8));
 
         return new Pixels($facts['width'], $facts['height'], $facts['bits'], $facts['alpha'], $this->memory, (new Metadata($facts['exif'], $facts['xmp'], $facts['iptc']))->of(MetadataKept::All, $facts['width'], $facts['height'], $tag->isSrgb()), $tag, $facts['asFiled'], $origin, $facts['bins']);
@@ -101,7 +108,22 @@ final class Decoder
             'exif' => $source->metadata->exif, 'xmp' => $source->metadata->xmp, 'iptc' => $source->metadata->iptc,
             'colours' => $colours->toArray(), 'format' => $source->title, 'fileBits' => $source->bits,
             'bins' => isset($count) ? $count->result() : null,
+            'camera' => null,
             'notes' => array_values(array_filter([...$source->notes, $colours->note, $note])),
+        ];
+    }
+
+    /** @return Facts */
+    private function rawFacts(): array
+    {
+        $raw = RawFile::developed($this->path, $this->name);
+        $raw->into($this->memory);
+
+        return [
+            'width' => $raw->width, 'height' => $raw->height, 'bits' => 16, 'alpha' => false, 'asFiled' => false,
+            'exif' => Exif::ofTiff($this->path)?->bytes, 'xmp' => null, 'iptc' => null,
+            'colours' => SourceColours::developed()->toArray(), 'format' => $this->format->title(), 'fileBits' => 16, 'bins' => null, 'camera' => $raw->camera,
+            'notes' => ['It is camera raw data: it was developed plainly to ROMM RGB, by the camera’s white balance.'],
         ];
     }
 

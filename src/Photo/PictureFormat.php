@@ -13,8 +13,10 @@ enum PictureFormat: string
     case Webp = 'webp';
     /** HEIC and AVIF, which are one container. */
     case Heif = 'heif';
+    /** What a camera's sensor recorded, to be developed. */
+    case Raw = 'raw';
 
-    public const READ = 'JPEG, PNG, TIFF, WebP, AVIF and HEIC';
+    public const READ = 'JPEG, PNG, TIFF, WebP, AVIF, HEIC and camera raw';
     private const LOOKED_AT = 64;
     /** Brands of ISO/IEC 23008-12 and AV1 Image File Format files that hold a picture. */
     private const BRANDS = ['heic', 'heix', 'heim', 'heis', 'hevc', 'hevx', 'mif1', 'msf1', 'avif', 'avis', 'miaf', 'MiHB'];
@@ -32,6 +34,12 @@ enum PictureFormat: string
         '<?xml' => 'an XML file',
         "PK\x03\x04" => 'an archive',
     ];
+    private const DNG_VERSION = 0xC612;
+    private const SUB_IMAGES = 0x014A;
+    private const SUBFILE = 0x00FE;
+    private const PHOTOMETRIC = 0x0106;
+    /** Of a sensor's mosaic. */
+    private const MOSAIC = 32_803;
     private const RAW = ['FUJIFILMCCD-RAW', 'IIRO', 'IIRS', 'MMOR', "IIU\0", "\0MRM"];
 
     /**
@@ -47,18 +55,18 @@ enum PictureFormat: string
         }
         foreach (self::RAW as $start) {
             if (str_starts_with($head, $start)) {
-                throw self::raw($name);
+                return self::Raw;
             }
         }
         $tiff = \in_array(substr($head, 0, 4), ["II*\0", "MM\0*", "II+\0", "MM\0+"], true);
         if (($tiff && 'CR' === substr($head, 8, 2)) || 'ftypcrx ' === substr($head, 4, 8)) {
-            throw self::raw($name);
+            return self::Raw;
         }
 
         return match (true) {
             str_starts_with($head, "\xFF\xD8\xFF") => self::Jpeg,
             str_starts_with($head, "\x89PNG\r\n\x1A\n") => self::Png,
-            $tiff => self::Tiff,
+            $tiff => self::isRaw($path) ? self::Raw : self::Tiff,
             str_starts_with($head, 'RIFF') && 'WEBP' === substr($head, 8, 4) => self::Webp,
             'ftyp' === substr($head, 4, 4) && [] !== array_intersect(str_split(substr($head, 8), 4), self::BRANDS) => self::Heif,
             default => throw self::none($head, $name),
@@ -74,6 +82,7 @@ enum PictureFormat: string
             self::Tiff => 'TIFF',
             self::Webp => 'WebP',
             self::Heif => 'HEIF',
+            self::Raw => 'camera raw',
         };
     }
 
@@ -83,9 +92,12 @@ enum PictureFormat: string
         return $this->value.'load';
     }
 
-    public static function raw(string $name): PictureError
+    /** Most raw files are TIFF files too, whose first picture is a thumbnail or a mosaic. */
+    private static function isRaw(string $path): bool
     {
-        return new PictureError(\sprintf('"%s" is camera raw data, not yet a picture. Develop it with the program you use for that, save it as a TIFF with 16 bits, and bring that in.', $name));
+        $first = TagDirectory::ofFile($path);
+
+        return isset($first->entries[self::DNG_VERSION]) || self::MOSAIC === $first?->number(self::PHOTOMETRIC) || (1 === $first?->number(self::SUBFILE) && isset($first->entries[self::SUB_IMAGES]));
     }
 
     private static function none(string $head, string $name): PictureError

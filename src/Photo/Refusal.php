@@ -7,16 +7,12 @@ namespace Tovrin\App\Photo;
 /** Words for why a file is not taken. */
 final class Refusal
 {
-    /** Where a PNG ends, and how far before the end of its file that is looked for. */
-    private const PNG_END = 'IEND';
-    private const LOOKED_AT = 1 << 20;
     /** Words of the libraries for a file that ends too early. */
     private const SHORT = ['premature end', 'end of file', 'unexpected end', 'truncated', 'read error at', 'not enough data', 'eof'];
 
-    public static function damaged(string $name, string $path, PictureFormat $format, VipsError $reason): PictureError
+    public static function damaged(string $name, VipsError $reason): PictureError
     {
-        $endless = PictureFormat::Png === $format && !str_contains((string) @file_get_contents($path, false, null, max(0, (int) filesize($path) - self::LOOKED_AT)), self::PNG_END);
-        if ($endless || [] !== array_filter(self::SHORT, static fn (string $sign): bool => str_contains(strtolower($reason->getMessage()), $sign))) {
+        if ([] !== array_filter(self::SHORT, static fn (string $sign): bool => str_contains(strtolower($reason->getMessage()), $sign))) {
             return self::short($name, $reason);
         }
 

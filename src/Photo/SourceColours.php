@@ -81,6 +81,12 @@ final readonly class SourceColours
         return new self(StandardRgb::id(), null, false, null, $space, 'sRGB (not said)', $note ?? 'It does not say what its colours are: it is taken as sRGB.');
     }
 
+    /** Of camera raw data that was developed. */
+    public static function developed(): self
+    {
+        return self::named(RommRgb::class, RommRgb::encoding()->title);
+    }
+
     /** @return array<string, string|bool|null> */
     public function toArray(): array
     {

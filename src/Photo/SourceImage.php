@@ -15,15 +15,9 @@ final readonly class SourceImage
     private const SCANS_MOST = 100;
     /** A JPEG can be decoded by these parts of its size. */
     private const SHRINKS = [8, 4, 2];
-    private const DNG_VERSION = 0xC612;
-    private const SUB_IMAGES = 0x014A;
-    private const SUBFILE = 0x00FE;
-    private const PHOTOMETRIC = 0x0106;
     /** Where the pixels lie, and how many bytes they take. */
     private const STRIPS = [0x0111, 0x0117];
     private const TILES = [0x0144, 0x0145];
-    /** Of a sensor's mosaic. */
-    private const MOSAIC = 32_803;
 
     /**
      * @param \FFI\CData   $image not decoded yet
@@ -41,10 +35,10 @@ final readonly class SourceImage
     public static function open(string $path, string $name, PictureFormat $format, ?int $side, int $failOn): self
     {
         if (PictureFormat::Tiff === $format) {
-            self::refuseTiff($path, $name);
+            self::refuseShort($path, $name);
         }
         $jpeg = PictureFormat::Jpeg === $format ? JpegHead::of($path) : null;
-        if (false === $jpeg?->whole) {
+        if (false === $jpeg?->whole || (PictureFormat::Png === $format && !PngHead::isWhole($path))) {
             throw Refusal::short($name);
         }
         if (null !== $jpeg && $jpeg->scans > self::SCANS_MOST) {
@@ -145,13 +139,10 @@ final readonly class SourceImage
         }
     }
 
-    /** Camera raw files are TIFF files too, whose first picture is a thumbnail or a mosaic; libtiff reads on where a file that was cut short lacks what is not pixels. */
-    private static function refuseTiff(string $path, string $name): void
+    /** libtiff reads on where a file that was cut short lacks what is not pixels. */
+    private static function refuseShort(string $path, string $name): void
     {
         $first = TagDirectory::ofFile($path);
-        if (isset($first->entries[self::DNG_VERSION]) || self::MOSAIC === $first?->number(self::PHOTOMETRIC) || (1 === $first?->number(self::SUBFILE) && isset($first->entries[self::SUB_IMAGES]))) {
-            throw PictureFormat::raw($name);
-        }
         $size = (int) filesize($path);
         foreach ([self::STRIPS, self::TILES] as [$places, $lengths]) {
             foreach (array_map(null, $first?->numbers($places) ?? [], $first?->numbers($lengths) ?? []) as [$place, $length]) {

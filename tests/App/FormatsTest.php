@@ -10,6 +10,7 @@ use Tovrin\App\Export\Rendering;
 use Tovrin\App\Export\Wanted;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Request\ExportFormat;
+use Tovrin\Core\Colour\Encoding\RommRgb;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Tests\Outside;
 
@@ -158,6 +159,35 @@ final class FormatsTest extends TestCase
         $pixels = PictureFile::read(self::path('pages.tif'), 'pages.tif');
         self::assertClose(self::theirs(self::path('pages.tif').'[0]', 16, false), self::numbers($pixels->bytes(), 16), 0);
         self::assertContains('It has 2 pages: the first is used.', $pixels->origin->notes);
+    }
+
+    /** A sensor's mosaic of four patches; what they are in ROMM RGB by culori, an independent colour library. */
+    #[DataProvider('turns')]
+    public function testCameraRawIsDevelopedToWhatTheSensorSaw(int $orientation): void
+    {
+        $path = self::path("$orientation.dng");
+        Outside::run(['/usr/bin/python3', Outside::root().'/tests/outside/dng.py', $path, (string) $orientation]);
+        $pixels = PictureFile::read($path, 'shot.dng');
+        self::assertSame(1 === $orientation ? [128, 96] : [96, 128], [$pixels->width, $pixels->height]);
+        self::assertSame([16, RommRgb::encoding(), 'Quillhaven Quill 2', '2026-03-01 10:11:12'], [$pixels->bits, $pixels->colours->encoding, $pixels->origin->camera, $pixels->origin->takenAt?->format('Y-m-d H:i:s')]);
+        self::assertStringContainsString('camera raw', $pixels->origin->notes[0] ?? '');
+        $encoded = array_map(static fn (array $linear): array => array_map(static fn (float $v): float => 1.055 * $v ** (1 / 2.4) - 0.055, $linear), [[0.5, 0.5, 0.5], [0.6, 0.1, 0.1], [0.1, 0.6, 0.1], [0.1, 0.1, 0.6]]);
+        /** @var list<array{float, float, float}> $meant */
+        $meant = json_decode(Outside::run(['node', Outside::root().'/tests/outside/profiles.mjs'], (string) json_encode(['from' => 'srgb', 'to' => 'prophoto-rgb', 'colours' => $encoded])), true);
+        $values = Pictures::values($pixels);
+        // Upright or turned by a quarter to the right: where the patches' middles then are.
+        $places = 1 === $orientation ? [[32, 24], [96, 24], [32, 72], [96, 72]] : [[72, 32], [72, 96], [24, 32], [24, 96]];
+        foreach ($places as $i => [$x, $y]) {
+            // LibRaw's matrices have other digits, and its white a little of its own: within a hundredth.
+            self::assertEqualsWithDelta(array_map(static fn (float $v): float => 255 * $v, $meant[$i]), \array_slice($values, 3 * ($y * $pixels->width + $x), 3), 2.6, "patch $i");
+        }
+    }
+
+    /** @return iterable<string, array{int}> */
+    public static function turns(): iterable
+    {
+        yield 'upright' => [1];
+        yield 'turned' => [6];
     }
 
     /** @return list<int> what ImageMagick reads */

@@ -47,12 +47,26 @@ final class HostileFilesTest extends ApiTestCase
         self::assertCount($opened + \count($whole), glob($this->data.'/photos/*') ?: [], 'a folder for each photo, none for what was refused');
     }
 
+    /** Seconds of work that this process and those it started have done: other work of the machine does not count. */
+    private static function worked(): float
+    {
+        $seconds = 0.0;
+        foreach ([0, 1] as $whose) {
+            $used = getrusage($whose) ?: [];
+            foreach (['ru_utime', 'ru_stime'] as $what) {
+                $seconds += ($used[$what.'.tv_sec'] ?? 0) + ($used[$what.'.tv_usec'] ?? 0) / 1e6;
+            }
+        }
+
+        return $seconds;
+    }
+
     /** @return array{status: int, words: string, seconds: float, preview: string, notes: string} */
     private function brought(string $name, string $bytes): array
     {
-        $start = hrtime(true);
+        $start = self::worked();
         $response = $this->call('POST', '/api/sets/1/photos?name='.rawurlencode($name), $bytes);
-        $seconds = (hrtime(true) - $start) / 1e9;
+        $seconds = self::worked() - $start;
         /** @var array{error?: string, key?: string, notes?: list<string>} $answer */
         $answer = json_decode((string) $response->getContent(), true);
         $preview = $this->data.'/photos/'.($answer['key'] ?? '').'/preview.jpg';
