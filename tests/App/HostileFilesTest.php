@@ -54,7 +54,8 @@ final class HostileFilesTest extends ApiTestCase
         foreach ([0, 1] as $whose) {
             $used = getrusage($whose) ?: [];
             foreach (['ru_utime', 'ru_stime'] as $what) {
-                $seconds += ($used[$what.'.tv_sec'] ?? 0) + ($used[$what.'.tv_usec'] ?? 0) / 1e6;
+                [$whole, $rest] = [$used[$what.'.tv_sec'] ?? 0, $used[$what.'.tv_usec'] ?? 0];
+                $seconds += (\is_int($whole) ? $whole : 0) + (\is_int($rest) ? $rest : 0) / 1e6;
             }
         }
 

@@ -1,4 +1,5 @@
 import { expect, test } from './served';
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { file, root, rows, scratch, tovrin, PHOTOS, Studio } from './studio';
@@ -25,7 +26,7 @@ test('photos are brought in with the picker; what is no picture is named', async
   await expect(page.getByRole('banner').getByText('bowl-and-vase.jpg')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Bring in photos' })).toBeInViewport();
   await page.getByRole('button', { name: 'Dismiss the message about shopping list.jpg' }).click();
-  await expect(page.getByText('is not a JPEG or PNG')).toHaveCount(0);
+  await expect(page.getByText('is not one of the pictures')).toHaveCount(0);
   // Out again, back, and out.
   await page.getByRole('button', { name: 'hue-wheel.png', exact: true }).last().click();
   await studio.settled();
@@ -55,6 +56,44 @@ test('photos are brought in by dropping them', async ({ page }) => {
   await page.getByRole('button', { name: 'dropped.png', exact: true }).click();
   await expect(page.getByRole('banner').getByText('dropped.png')).toBeVisible();
   await studio.settled();
+});
+
+test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so', async ({ page }) => {
+  const studio = new Studio(page);
+  const wide = join(scratch, 'wide.tif');
+  tovrin(['render', join(root, 'demo/photos/tones-and-hues.png'), '--look', file('rest.json', '{"tovrinLook":1,"name":"","moves":[]}'), '--profile', 'prophoto-rgb', '--bits', '16', '-o', wide]);
+  await studio.open(PHOTOS.bowl);
+  await page.getByLabel('Photo files').setInputFiles([wide]);
+  await page.getByRole('button', { name: 'wide.tif', exact: true }).last().click();
+  await studio.settled();
+  await page.getByRole('button', { name: 'About this photo' }).click();
+  const about = page.getByRole('dialog', { name: 'About wide.tif' });
+  await expect(about).toContainText('TIFF, 16 bits a channel');
+  await expect(about).toContainText('ROMM RGB');
+  await page.keyboard.press('Escape');
+  await expect(about).toHaveCount(0);
+
+  const deliver = async (bits: string, profile: string) => {
+    await page.getByLabel('Bits').click();
+    await page.getByRole('option', { name: bits, exact: true }).click();
+    await page.getByLabel('Profile').click();
+    await page.getByRole('option', { name: profile, exact: true }).click();
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Export/ }).click()]);
+    const path = join(scratch, `${bits}-${profile}.tif`.replaceAll(' ', '-'));
+    await download.saveAs(path);
+    return execFileSync('/usr/bin/identify', ['-format', '%z %[icc:description]', path], { encoding: 'utf8' });
+  };
+  await page.getByRole('button', { name: 'Deliver' }).click();
+  await page.getByLabel('What to deliver').click();
+  await page.getByRole('option', { name: 'TIFF picture' }).click();
+  expect(await deliver('as the photo has', 'as the photo has it')).toBe('16 ROMM RGB');
+  await expect(page.getByText('Each pixel as it came.').first()).toBeVisible();
+  expect(await deliver('8', 'Display P3')).toBe('8 Display P3');
+  await expect(page.getByText(/Within ΔE 0\.0\d on average/).first()).toBeVisible();
+  // What has no place for 16 bits is said to be too coarse for so wide an encoding.
+  await page.getByLabel('Profile').click();
+  await page.getByRole('option', { name: 'ROMM RGB', exact: true }).click();
+  await expect(page.getByText('8 bits are too coarse for ROMM RGB', { exact: false })).toBeVisible();
 });
 
 test('an export from the browser is the picture that the command line makes', async ({ page }) => {
