@@ -171,7 +171,7 @@ test('even out shows the spread before and after, and brings it down', async ({ 
     const words = await page.getByRole('group', { name: 'Spread of what is reached' }).innerText();
     const [, before, after] = /([\d.]+) → ([\d.]+)/.exec(words) ?? [];
     return Number(after) / Number(before);
-  }).toBeLessThan(0.25);
+  }, 'what is reached only by its soft edge keeps a part of its spread').toBeLessThan(0.5);
 });
 
 test('the ledger: drag to reorder, solo, a part alone, a look to begin with, and a key that flashes a target', async ({ page }) => {
