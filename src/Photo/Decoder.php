@@ -116,14 +116,14 @@ final class Decoder
     /** @return Facts */
     private function rawFacts(): array
     {
-        $raw = RawFile::developed($this->path, $this->name);
+        $raw = RawFile::rendered($this->path, $this->name);
         $raw->into($this->memory);
 
         return [
             'width' => $raw->width, 'height' => $raw->height, 'bits' => 16, 'alpha' => false, 'asFiled' => false,
             'exif' => Exif::ofTiff($this->path)?->bytes, 'xmp' => null, 'iptc' => null,
-            'colours' => SourceColours::developed()->toArray(), 'format' => $this->format->title(), 'fileBits' => 16, 'bins' => null, 'camera' => $raw->camera,
-            'notes' => ['It is camera raw data: it was developed plainly to ROMM RGB, by the camera’s white balance.'],
+            'colours' => SourceColours::ofRaw()->toArray(), 'format' => $this->format->title(), 'fileBits' => 16, 'bins' => null, 'camera' => $raw->camera,
+            'notes' => ['It is camera raw data: it was turned into a picture plainly, by the camera’s white balance, in ROMM RGB.'],
         ];
     }
 

@@ -13,7 +13,7 @@ enum PictureFormat: string
     case Webp = 'webp';
     /** HEIC and AVIF, which are one container. */
     case Heif = 'heif';
-    /** What a camera's sensor recorded, to be developed. */
+    /** What a camera's sensor recorded, not yet a picture. */
     case Raw = 'raw';
 
     public const READ = 'JPEG, PNG, TIFF, WebP, AVIF, HEIC and camera raw';

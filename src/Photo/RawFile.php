@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Photo;
 
 /**
- * Camera raw files through LibRaw: developed with the camera's own white balance, plainly, to ROMM RGB with 16 bits, upright.
+ * Camera raw files through LibRaw: made into pictures with the camera's own white balance, plainly, in ROMM RGB with 16 bits, upright.
  *
  * To be used in a process of its own, like everything that decodes.
  */
@@ -44,12 +44,12 @@ final class RawFile
     }
 
     /**
-     * @throws PictureError when it cannot be developed
+     * @throws PictureError when it cannot be made into a picture
      */
-    public static function developed(string $path, string $name): self
+    public static function rendered(string $path, string $name): self
     {
-        $raw = self::library() ?? throw new PictureError(\sprintf('"%s" is camera raw data, for which LibRaw is missing. Install the Debian package libraw-bin, or develop it elsewhere and bring in a TIFF with 16 bits.', $name));
-        $damaged = new PictureError(\sprintf('"%s" is camera raw data that cannot be read: it is damaged, or of a camera that is not known. Develop it with the program you use for that, save it as a TIFF with 16 bits, and bring that in.', $name));
+        $raw = self::library() ?? throw new PictureError(\sprintf('"%s" is camera raw data, for which LibRaw is missing. Install the Debian package libraw-bin, or convert it elsewhere and bring in a TIFF with 16 bits.', $name));
+        $damaged = new PictureError(\sprintf('"%s" is camera raw data that cannot be read: it is damaged, or of a camera that is not known. Convert it with the program you use for that, save it as a TIFF with 16 bits, and bring that in.', $name));
         $file = Ffi::call($raw, 'libraw_init', 0);
         if (0 !== Ffi::call($raw, 'libraw_open_file', $file, $path)) {
             throw $damaged;

@@ -81,8 +81,8 @@ final readonly class SourceColours
         return new self(StandardRgb::id(), null, false, null, $space, 'sRGB (not said)', $note ?? 'It does not say what its colours are: it is taken as sRGB.');
     }
 
-    /** Of camera raw data that was developed. */
-    public static function developed(): self
+    /** Of camera raw data that was made into a picture. */
+    public static function ofRaw(): self
     {
         return self::named(RommRgb::class, RommRgb::encoding()->title);
     }

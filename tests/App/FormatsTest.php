@@ -163,7 +163,7 @@ final class FormatsTest extends TestCase
 
     /** A sensor's mosaic of four patches; what they are in ROMM RGB by culori, an independent colour library. */
     #[DataProvider('turns')]
-    public function testCameraRawIsDevelopedToWhatTheSensorSaw(int $orientation): void
+    public function testCameraRawBecomesWhatTheSensorSaw(int $orientation): void
     {
         $path = self::path("$orientation.dng");
         Outside::run(['/usr/bin/python3', Outside::root().'/tests/outside/dng.py', $path, (string) $orientation]);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Colour\Encoding;
 
 /**
- * opRGB, wide in greens and cyans; many cameras call it Adobe RGB (1998).
+ * opRGB, wide in greens and cyans; the second encoding that cameras offer.
  *
  * Source: IEC 61966-2-5:2007; CSS Color 4, section 10.5. The power is 563/256.
  */

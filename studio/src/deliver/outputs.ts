@@ -31,7 +31,7 @@ export const PROFILES: { value: Profile; title: string; help: string }[] = [
   { value: 'source', title: 'as the photo has it', help: 'The colours mean what they meant in the photo’s file, which says so where the photo’s did.' },
   { value: 'srgb', title: 'sRGB', help: 'For the web and wherever it is not known what comes next: every program shows it alike.' },
   { value: 'display-p3', title: 'Display P3', help: 'Stronger reds and greens, for recent screens.' },
-  { value: 'a98-rgb', title: 'opRGB', help: 'Stronger greens and cyans, for print; cameras call it Adobe RGB.' },
+  { value: 'a98-rgb', title: 'opRGB', help: 'Stronger greens and cyans, for print; the second encoding that cameras offer.' },
   { value: 'prophoto-rgb', title: 'ROMM RGB', help: 'Wider than any screen or print, for further work; with 16 bits, since 8 are too coarse for it.' },
   { value: 'none', title: 'sRGB, not said', help: 'The colours are sRGB, without the file saying so.' },
 ];
