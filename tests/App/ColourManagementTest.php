@@ -189,6 +189,12 @@ final class ColourManagementTest extends TestCase
             }
             self::assertStringContainsString(0 === $tagged ? 'its own profile' : 'does not say', implode(' ', $pixels->origin->notes));
         }
+        // JPEGs keep ink the other way round, as most programs write them.
+        foreach ([0, 3, 5] as $i) {
+            $path = $this->scratch."/ink$i.jpg";
+            Outside::run([Outside::convert(), '-size', '6x1', '-depth', '8', 'cmyk:'.$this->scratch.'/ink.raw', '-crop', "1x1+$i+0", '+repage', '-scale', '16x16!', '-quality', '100', $path]);
+            self::assertEqualsWithDelta(array_map(floatval(...), \array_slice($found[$i], 1)), \array_slice(Pictures::values(PictureFile::read($path, 'ink.jpg')), 0, 3), 2.5, "JPEG of ink $i");
+        }
     }
 
     public function testGradientsBandWithoutDitheringAndDoNotWith(): void
