@@ -30,6 +30,7 @@ final class Rendering
     public const DEFAULT_LATTICE = 65;
     public const DEFAULT_QUALITY = 92;
     private const COUNTED = 1 << 22;
+    private const TOLD_SECONDS = 0.3;
 
     /** @var array{string, GradeLink}|null the link that was computed last: the files of one photo come one after another */
     private static ?array $latest = null;
@@ -50,7 +51,7 @@ final class Rendering
 
             return null;
         }
-        $writing = static fn () => $progress('Writing the file', 0.8);
+        $writing = self::nowAndThen(static fn () => $progress('Writing the file', 0.8));
         if (ExportFormat::Matte === $wanted->format) {
             $pixels = PictureShape::fitted(self::weights($source, $name, $grade, $wanted->move ?? 0, $progress), $wanted->side);
             PictureWriter::write($pixels, new Writing(Writing::GREY), $target, $writing);
@@ -179,13 +180,24 @@ final class Rendering
     private static function reading(callable $progress): callable
     {
         $progress('Reading the photo', 0.02);
-        $told = 0.0;
 
-        return static function (float $share) use ($progress, &$told): void {
+        return self::nowAndThen(static fn (float $share) => $progress('Reading the photo', 0.02 + 0.28 * $share));
+    }
+
+    /**
+     * @param callable(float): void $tell
+     *
+     * @return callable(float=): void told more often than it tells
+     */
+    private static function nowAndThen(callable $tell): callable
+    {
+        $last = microtime(true);
+
+        return static function (float $share = 0.0) use ($tell, &$last): void {
             // It may cost a look into the database.
-            if ($share >= $told) {
-                $told = $share + 0.1;
-                $progress('Reading the photo', 0.02 + 0.28 * $share);
+            if (microtime(true) - $last > self::TOLD_SECONDS) {
+                $last = microtime(true);
+                $tell($share);
             }
         };
     }

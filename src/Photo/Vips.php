@@ -29,64 +29,6 @@ final class Vips
     private const AT_ONCE_MOST = 160_000_000;
     /** Of a value, by the library's number of its format. */
     private const BYTES = [self::UCHAR => 1, 1 => 1, self::USHORT => 2, 3 => 2, 4 => 4, 5 => 4, 6 => 4];
-    private const LIBRARY = 'libvips.so.42';
-    private const DECLARATIONS = <<<'C'
-        typedef void VipsImage;
-        typedef void VipsRegion;
-        int vips_init(const char* name);
-        const char* vips_error_buffer(void);
-        void vips_error_clear(void);
-        void vips_concurrency_set(int threads);
-        void vips_cache_set_max(int operations);
-        void vips_block_untrusted_set(int block);
-        int vips_image_get_width(VipsImage* image);
-        int vips_image_get_height(VipsImage* image);
-        int vips_image_get_bands(VipsImage* image);
-        int vips_image_get_format(VipsImage* image);
-        int vips_image_get_interpretation(VipsImage* image);
-        size_t vips_image_get_typeof(VipsImage* image, const char* name);
-        int vips_image_get_int(VipsImage* image, const char* name, int* out);
-        int vips_image_get_blob(VipsImage* image, const char* name, const void** data, size_t* length);
-        void vips_image_set_blob_copy(VipsImage* image, const char* name, const char* data, size_t length);
-        void vips_image_set_int(VipsImage* image, const char* name, int value);
-        VipsImage* vips_image_new_from_memory(const char* data, size_t size, int width, int height, int bands, int format);
-        void* vips_image_write_to_memory(VipsImage* image, size_t* length);
-        VipsRegion* vips_region_new(VipsImage* image);
-        void* vips_region_fetch(VipsRegion* region, int left, int top, int width, int height, size_t* length);
-        void g_free(void* memory);
-        void g_object_unref(void* object);
-        void g_log_set_default_handler(void* function, void* data);
-        int vips_jpegload(const char* file, VipsImage** out, ...);
-        int vips_pngload(const char* file, VipsImage** out, ...);
-        int vips_tiffload(const char* file, VipsImage** out, ...);
-        int vips_webpload(const char* file, VipsImage** out, ...);
-        int vips_heifload(const char* file, VipsImage** out, ...);
-        int vips_jpegsave(VipsImage* in, const char* file, ...);
-        int vips_pngsave(VipsImage* in, const char* file, ...);
-        int vips_tiffsave(VipsImage* in, const char* file, ...);
-        int vips_webpsave(VipsImage* in, const char* file, ...);
-        int vips_heifsave(VipsImage* in, const char* file, ...);
-        int vips_autorot(VipsImage* in, VipsImage** out, ...);
-        int vips_extract_band(VipsImage* in, VipsImage** out, int band, ...);
-        int vips_extract_area(VipsImage* in, VipsImage** out, int left, int top, int width, int height, ...);
-        int vips_bandjoin2(VipsImage* first, VipsImage* second, VipsImage** out, ...);
-        int vips_bandrank(VipsImage** in, VipsImage** out, int n, ...);
-        int vips_linear1(VipsImage* in, VipsImage** out, double times, double plus, ...);
-        int vips_cast(VipsImage* in, VipsImage** out, int format, ...);
-        int vips_copy(VipsImage* in, VipsImage** out, ...);
-        int vips_resize(VipsImage* in, VipsImage** out, double scale, ...);
-        int vips_premultiply(VipsImage* in, VipsImage** out, ...);
-        int vips_unpremultiply(VipsImage* in, VipsImage** out, ...);
-        int vips_flatten(VipsImage* in, VipsImage** out, ...);
-        int vips_gaussblur(VipsImage* in, VipsImage** out, double sigma, ...);
-        int vips_add(VipsImage* left, VipsImage* right, VipsImage** out, ...);
-        int vips_subtract(VipsImage* left, VipsImage* right, VipsImage** out, ...);
-        int vips_divide(VipsImage* left, VipsImage* right, VipsImage** out, ...);
-        int vips_replicate(VipsImage* in, VipsImage** out, int across, int down, ...);
-        int vips_hist_find_ndim(VipsImage* in, VipsImage** out, ...);
-        C;
-
-    private static ?\FFI $library = null;
 
     /**
      * Does work with libvips in a process of its own, which may write into memory that both share.
@@ -109,7 +51,7 @@ final class Vips
     public static function begin(\Closure $work): Sideline
     {
         // Loaded before the fork, so that it is loaded once.
-        self::library();
+        VipsLibrary::get();
 
         return new Sideline($work);
     }
@@ -126,7 +68,7 @@ final class Vips
      */
     public static function run(string $operation, array $arguments, array $options = []): \FFI\CData
     {
-        $vips = self::library();
+        $vips = VipsLibrary::get();
         $out = $vips->new('VipsImage*');
         \assert($out instanceof \FFI\CData);
         $given = array_map(static fn (mixed $one): mixed => self::OUT === $one ? \FFI::addr($out) : $one, $arguments);
@@ -150,7 +92,7 @@ final class Vips
     public static function largest(array $images): \FFI\CData
     {
         $count = \count($images);
-        $list = self::library()->new("VipsImage*[$count]");
+        $list = VipsLibrary::get()->new("VipsImage*[$count]");
         \assert($list instanceof \FFI\CData);
         foreach ($images as $i => $image) {
             $list[$i] = $image; // @phpstan-ignore offsetAccess.nonOffsetAccessible
@@ -162,7 +104,7 @@ final class Vips
     /** Pixels in memory as an image; the memory has to stay. */
     public static function over(\FFI\CData|string $memory, int $width, int $height, int $bands, int $bits): \FFI\CData
     {
-        $image = Ffi::call(self::library(), 'vips_image_new_from_memory', $memory, $width * $height * $bands * intdiv($bits, 8), $width, $height, $bands, 8 === $bits ? self::UCHAR : self::USHORT);
+        $image = Ffi::call(VipsLibrary::get(), 'vips_image_new_from_memory', $memory, $width * $height * $bands * intdiv($bits, 8), $width, $height, $bands, 8 === $bits ? self::UCHAR : self::USHORT);
         if (!$image instanceof \FFI\CData || \FFI::isNull($image)) {
             throw self::error();
         }
@@ -179,7 +121,7 @@ final class Vips
      */
     public static function strips(\FFI\CData $image, callable $take): void
     {
-        $vips = self::library();
+        $vips = VipsLibrary::get();
         [$width, $height] = [self::number($image, 'width'), self::number($image, 'height')];
         $region = Ffi::call($vips, 'vips_region_new', $image);
         $length = $vips->new('size_t');
@@ -211,15 +153,15 @@ final class Vips
         $offset = 0;
         if (self::isAtOnce($image)) {
             // With all of the library's threads, at the price of holding it twice for a moment.
-            $length = self::library()->new('size_t');
+            $length = VipsLibrary::get()->new('size_t');
             \assert($length instanceof \FFI\CData);
-            $whole = Ffi::call(self::library(), 'vips_image_write_to_memory', $image, \FFI::addr($length));
+            $whole = Ffi::call(VipsLibrary::get(), 'vips_image_write_to_memory', $image, \FFI::addr($length));
             if (!$whole instanceof \FFI\CData || \FFI::isNull($whole)) {
                 throw self::error();
             }
             $bytes = $length->cdata; // @phpstan-ignore property.notFound
             \FFI::memcpy($memory->at(0), $whole, \is_int($bytes) ? max(0, $bytes) : 0);
-            Ffi::call(self::library(), 'g_free', $whole);
+            Ffi::call(VipsLibrary::get(), 'g_free', $whole);
 
             return;
         }
@@ -232,7 +174,7 @@ final class Vips
     /** @param 'width'|'height'|'bands'|'format'|'interpretation' $what */
     public static function number(\FFI\CData $image, string $what): int
     {
-        $number = Ffi::call(self::library(), 'vips_image_get_'.$what, $image);
+        $number = Ffi::call(VipsLibrary::get(), 'vips_image_get_'.$what, $image);
 
         return \is_int($number) ? $number : 0;
     }
@@ -240,7 +182,7 @@ final class Vips
     /** A number that came with a file; null when it has none of the name. */
     public static function field(\FFI\CData $image, string $name): ?int
     {
-        $vips = self::library();
+        $vips = VipsLibrary::get();
         $value = $vips->new('int');
         \assert($value instanceof \FFI\CData);
         if (0 === Ffi::call($vips, 'vips_image_get_typeof', $image, $name) || 0 !== Ffi::call($vips, 'vips_image_get_int', $image, $name, \FFI::addr($value))) {
@@ -254,7 +196,7 @@ final class Vips
     /** Data that came with a file; null when it has none of the name. */
     public static function blob(\FFI\CData $image, string $name): ?string
     {
-        $vips = self::library();
+        $vips = VipsLibrary::get();
         $data = $vips->new('const void*');
         $length = $vips->new('size_t');
         \assert($data instanceof \FFI\CData && $length instanceof \FFI\CData);
@@ -268,41 +210,23 @@ final class Vips
 
     public static function setBlob(\FFI\CData $image, string $name, string $bytes): void
     {
-        Ffi::call(self::library(), 'vips_image_set_blob_copy', $image, $name, $bytes, \strlen($bytes));
+        Ffi::call(VipsLibrary::get(), 'vips_image_set_blob_copy', $image, $name, $bytes, \strlen($bytes));
     }
 
     public static function setNumber(\FFI\CData $image, string $name, int $number): void
     {
-        Ffi::call(self::library(), 'vips_image_set_int', $image, $name, $number);
+        Ffi::call(VipsLibrary::get(), 'vips_image_set_int', $image, $name, $number);
     }
 
     public static function forget(\FFI\CData $image): void
     {
-        Ffi::call(self::library(), 'g_object_unref', $image);
+        Ffi::call(VipsLibrary::get(), 'g_object_unref', $image);
     }
 
     private static function error(): VipsError
     {
-        $message = Ffi::call(self::library(), 'vips_error_buffer');
+        $message = Ffi::call(VipsLibrary::get(), 'vips_error_buffer');
 
         return new VipsError(trim(\is_string($message) ? $message : ''));
-    }
-
-    private static function library(): \FFI
-    {
-        if (null === self::$library) {
-            try {
-                self::$library = \FFI::cdef(self::DECLARATIONS, self::LIBRARY);
-            } catch (\FFI\Exception $e) {
-                throw new PictureError('libvips is missing: install the Debian package libvips42, or run "make demo", which does.', 0, $e);
-            }
-            putenv('VIPS_WARNING=1');
-            Ffi::call(self::$library, 'vips_init', 'tovrin');
-            // One picture goes through each operation once: there is nothing to remember.
-            Ffi::call(self::$library, 'vips_cache_set_max', 0);
-            Ffi::call(self::$library, 'vips_block_untrusted_set', 1);
-        }
-
-        return self::$library;
     }
 }
