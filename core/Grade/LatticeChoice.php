@@ -45,8 +45,12 @@ final readonly class LatticeChoice
         $k = self::smallest($part);
         $judge = new LatticeJudge($grade, $passage, [$red, $green, $blue]);
         $found = self::judged(Lattice::uniform(self::SIZES[$k]), $judge);
+        $smaller = $found->isEnough();
         for ($last = \count(self::SIZES) - 1; $k < $last && !$found->isEnough();) {
             $found = self::judged(Lattice::uniform(self::SIZES[++$k]), $judge);
+        }
+        while ($smaller && $k > 0 && ($next = self::judged(Lattice::uniform(self::SIZES[--$k]), $judge))->isEnough()) {
+            $found = $next;
         }
 
         return $found->isEnough() ? $found : self::closer($found, $judge);
