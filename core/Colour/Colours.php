@@ -28,10 +28,9 @@ final class Colours
     }
 
     /**
-     * The nodes of a lattice between two levels of the channel that runs slowest: blue, with red running
-     * fastest, or the other way round.
+     * The nodes of a lattice between two levels of blue, which runs slowest; red runs fastest.
      */
-    public static function lattice(int $size, int $first, int $past, bool $redSlowest = false): self
+    public static function lattice(int $size, int $first, int $past): self
     {
         $axis = [];
         for ($i = 0; $i < $size; ++$i) {
@@ -39,8 +38,8 @@ final class Colours
         }
         // A lattice has few distinct levels: their linear values are computed once, not per node.
         $linear = (new ColourBlock(Srgb::class, $axis, $axis, $axis))->in(LinearSrgb::class)->a;
-        $colours = new self(new ColourBlock(Srgb::class, ...self::grid([$axis, $axis, $axis], $first, $past, $redSlowest)));
-        $colours->known[LinearSrgb::class] = new ColourBlock(LinearSrgb::class, ...self::grid([$linear, $linear, $linear], $first, $past, $redSlowest));
+        $colours = new self(new ColourBlock(Srgb::class, ...self::grid([$axis, $axis, $axis], $first, $past, false)));
+        $colours->known[LinearSrgb::class] = new ColourBlock(LinearSrgb::class, ...self::grid([$linear, $linear, $linear], $first, $past, false));
 
         return $colours;
     }

@@ -42,14 +42,9 @@ final class HaldPng
         \assert(\is_string($data));
 
         return "\x89PNG\r\n\x1a\n"
-            .self::chunk('IHDR', pack('NNCCCCC', $side, $side, 16, 2, 0, 0, 0))
-            .self::chunk('sRGB', "\0")
-            .self::chunk('IDAT', $data)
-            .self::chunk('IEND', '');
-    }
-
-    private static function chunk(string $type, string $data): string
-    {
-        return pack('N', \strlen($data)).$type.$data.pack('N', crc32($type.$data));
+            .PngChunk::of('IHDR', pack('NNCCCCC', $side, $side, 16, 2, 0, 0, 0))
+            .PngChunk::of('sRGB', "\0")
+            .PngChunk::of('IDAT', $data)
+            .PngChunk::of('IEND', '');
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\Core\Format\PngChunk;
+
 /**
  * Profiles and metadata in picture files. WebP and AVIF leave them to libvips; into JPEG, PNG and TIFF files they are put byte for
  * byte afterwards, since makers' notes hold on to places.
@@ -69,14 +71,9 @@ final class Embedding
     {
         $metadata = $pixels->metadata;
 
-        return (null === $pixels->colours->profile ? '' : self::chunk('iCCP', "ICC\0\0".gzcompress($pixels->colours->profile)))
-            .(null === $metadata->exif ? '' : self::chunk('eXIf', $metadata->exif))
-            .(null === $metadata->xmp ? '' : self::chunk('iTXt', "XML:com.adobe.xmp\0\0\0\0\0".$metadata->xmp));
-    }
-
-    private static function chunk(string $type, string $data): string
-    {
-        return pack('N', \strlen($data)).$type.$data.pack('N', crc32($type.$data));
+        return (null === $pixels->colours->profile ? '' : PngChunk::of('iCCP', "ICC\0\0".gzcompress($pixels->colours->profile)))
+            .(null === $metadata->exif ? '' : PngChunk::of('eXIf', $metadata->exif))
+            .(null === $metadata->xmp ? '' : PngChunk::of('iTXt', "XML:com.adobe.xmp\0\0\0\0\0".$metadata->xmp));
     }
 
     /** EXIF and IPTC data as the file's own tags: a new first directory behind its end, with what the old one had. */

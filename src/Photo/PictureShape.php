@@ -70,11 +70,7 @@ final class PictureShape
     public static function withoutAlpha(Pixels $pixels): Pixels
     {
         $memory = new SharedBytes(3 * $pixels->width * $pixels->height * intdiv($pixels->bits, 8));
-        Vips::aside(static function () use ($pixels, $memory): string {
-            Vips::into(Vips::run('extract_band', [$pixels->image(), Vips::OUT, 0], ['n' => 3]), $memory);
-
-            return '';
-        });
+        Vips::drawn($memory, static fn (): \FFI\CData => Vips::run('extract_band', [$pixels->image(), Vips::OUT, 0], ['n' => 3]));
 
         return $pixels->sized($pixels->width, $pixels->height, $memory, null, false);
     }
@@ -86,11 +82,7 @@ final class PictureShape
             return $pixels;
         }
         $memory = new SharedBytes(2 * $pixels->size());
-        Vips::aside(static function () use ($pixels, $memory): string {
-            Vips::into(self::cast($pixels->image(), 257.0, 0.0, Vips::USHORT), $memory);
-
-            return '';
-        });
+        Vips::drawn($memory, static fn (): \FFI\CData => self::cast($pixels->image(), 257.0, 0.0, Vips::USHORT));
 
         return $pixels->with($memory, null, 16);
     }
@@ -114,7 +106,7 @@ final class PictureShape
     {
         $alpha = $pixels->alpha && !$opaque;
         $memory = new SharedBytes($width * $height * ($alpha ? 4 : 3) * intdiv($bits, 8));
-        Vips::aside(static function () use ($pixels, $work, $bits, $alpha, $memory): string {
+        Vips::drawn($memory, static function () use ($pixels, $work, $bits, $alpha): \FFI\CData {
             $most = 16 === $pixels->bits ? 65_535.0 : 255.0;
             $format = 16 === $pixels->bits ? Vips::USHORT : Vips::UCHAR;
             $image = $pixels->image();
@@ -126,9 +118,8 @@ final class PictureShape
             } else {
                 $image = $work($image);
             }
-            Vips::into(8 === $bits ? self::eight($image, $pixels->bits) : $image, $memory);
 
-            return '';
+            return 8 === $bits ? self::eight($image, $pixels->bits) : $image;
         });
 
         return $pixels->sized($width, $height, $memory, $bits, $alpha);

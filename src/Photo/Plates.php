@@ -36,12 +36,11 @@ final class Plates
     private static function made(Pixels $pixels, \Closure $work): Pixels
     {
         $memory = new SharedBytes(3 * $pixels->width * $pixels->height * intdiv($pixels->bits, 8));
-        Vips::aside(static function () use ($pixels, $work, $memory): string {
+        Vips::drawn($memory, static function () use ($pixels, $work): \FFI\CData {
             $image = $pixels->image();
             $colours = $pixels->alpha ? Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]) : $image;
-            Vips::into($work($colours, self::largest($colours)), $memory);
 
-            return '';
+            return $work($colours, self::largest($colours));
         });
 
         return $pixels->sized($pixels->width, $pixels->height, $memory, null, false);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
-use Tovrin\Core\Colour\Encoding\DisplayP3;
+use Tovrin\Core\Colour\Encoding\Encodings;
 use Tovrin\Core\Colour\Encoding\NamedEncoding;
 use Tovrin\Core\Colour\Encoding\OpRgb;
 use Tovrin\Core\Colour\Encoding\Rec2020;
@@ -18,7 +18,7 @@ use Tovrin\Core\Format\IccRgbProfile;
  */
 final readonly class SourceColours
 {
-    private const NAMED = [StandardRgb::class, DisplayP3::class, OpRgb::class, RommRgb::class, Rec2020::class];
+    private const NAMED = [...Encodings::ALL, Rec2020::class];
     /** Spaces of profiles that are made use of. */
     private const USED = [LittleCms::RGB => 1, LittleCms::GRAY => 1, LittleCms::CMYK => 1];
     private const COATED = __DIR__.'/coated-cmyk.icc';

@@ -34,9 +34,8 @@ final readonly class SourceImage
      */
     public static function open(string $path, string $name, PictureFormat $format, ?int $side, int $failOn): self
     {
-        if (PictureFormat::Tiff === $format) {
-            self::refuseShort($path, $name);
-        }
+        $tags = PictureFormat::Tiff === $format ? TagDirectory::ofFile($path) : null;
+        self::refuseShort($tags, (int) filesize($path), $name);
         $jpeg = PictureFormat::Jpeg === $format ? JpegHead::of($path) : null;
         if (false === $jpeg?->whole || (PictureFormat::Png === $format && !PngHead::isWhole($path))) {
             throw Refusal::short($name);
@@ -82,7 +81,7 @@ final readonly class SourceImage
             LittleCms::GRAY === $space,
             PictureFormat::Heif === $format ? 1 : Vips::field($image, 'orientation') ?? 1,
             SourceColours::of($space, Vips::blob($image, 'icc-profile-data'), $read?->saysOpRgb() ?? false, $nclx),
-            new Metadata($read?->bytes, Vips::blob($image, 'xmp-data'), PictureFormat::Tiff === $format ? TagDirectory::ofFile($path)?->entries[Exif::IPTC]['value'] ?? null : Metadata::unwrapped(Vips::blob($image, 'iptc-data') ?? '')),
+            new Metadata($read?->bytes, Vips::blob($image, 'xmp-data'), PictureFormat::Tiff === $format ? $tags?->entries[Exif::IPTC]['value'] ?? null : Metadata::unwrapped(Vips::blob($image, 'iptc-data') ?? '')),
             $notes,
         );
     }
@@ -140,10 +139,8 @@ final readonly class SourceImage
     }
 
     /** libtiff reads on where a file that was cut short lacks what is not pixels. */
-    private static function refuseShort(string $path, string $name): void
+    private static function refuseShort(?TagDirectory $first, int $size, string $name): void
     {
-        $first = TagDirectory::ofFile($path);
-        $size = (int) filesize($path);
         foreach ([self::STRIPS, self::TILES] as [$places, $lengths]) {
             foreach (array_map(null, $first?->numbers($places) ?? [], $first?->numbers($lengths) ?? []) as [$place, $length]) {
                 if (($place ?? 0) + ($length ?? 0) > $size) {

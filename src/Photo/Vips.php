@@ -44,7 +44,7 @@ final class Vips
     }
 
     /**
-     * The same without waiting.
+     * The work of aside() without waiting.
      *
      * @param \Closure(): string $work
      */
@@ -54,6 +54,22 @@ final class Vips
         VipsLibrary::get();
 
         return new Sideline($work);
+    }
+
+    /**
+     * Draws an image into memory, in a process of its own.
+     *
+     * @param \Closure(): \FFI\CData $image
+     *
+     * @throws PictureError with the message of whatever went wrong
+     */
+    public static function drawn(SharedBytes $memory, \Closure $image): void
+    {
+        self::aside(static function () use ($memory, $image): string {
+            self::into($image(), $memory);
+
+            return '';
+        });
     }
 
     /**

@@ -98,11 +98,6 @@ final readonly class Primaries
         return [$xyz->at(0), $xyz->at(1), $xyz->at(2)];
     }
 
-    public function areSrgb(float $within = 0.0): bool
-    {
-        return $this->differ(self::srgb()) <= $within;
-    }
-
     /** The largest difference of any number of the two matrices to linear sRGB. */
     public function differ(self $other): float
     {
