@@ -57,6 +57,14 @@ final readonly class ColourBlock
         return \count($this->a);
     }
 
+    /** The same colours so many times, one after the other. */
+    public function repeated(int $times): self
+    {
+        $repeated = static fn (array $values): array => array_merge(...array_fill(0, $times, $values));
+
+        return new self($this->space, $repeated($this->a), $repeated($this->b), $repeated($this->c));
+    }
+
     /**
      * The colour at an index, as a triple.
      *

@@ -72,6 +72,16 @@ final class Colours
         return $this->in(OkLab::class);
     }
 
+    /** The same colours so many times, one after the other. */
+    public function repeated(int $times): self
+    {
+        $blocks = array_map(static fn (ColourBlock $block): ColourBlock => $block->repeated($times), $this->known);
+        $colours = new self($blocks[$this->given->space]);
+        $colours->known = $blocks;
+
+        return $colours;
+    }
+
     /** The colours in the space they were given in. */
     public function working(): ColourBlock
     {

@@ -94,6 +94,24 @@ final readonly class Tetrahedra
         return $values;
     }
 
+    /**
+     * The same in another of several lattices whose nodes are numbered on.
+     *
+     * @param array<int, int> $by for each colour
+     */
+    public function shifted(array $by): self
+    {
+        $shift = static function (array $nodes) use ($by): array {
+            foreach ($by as $i => $steps) {
+                $nodes[$i] += $steps;
+            }
+
+            return $nodes;
+        };
+
+        return new self($shift($this->dark), $shift($this->near), $shift($this->far), $shift($this->light), $this->high, $this->middle, $this->low);
+    }
+
     /** @return list<int> numbers of all nodes that any of the colours lies at, each once */
     public function nodes(): array
     {

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Format;
 
+use Tovrin\Core\Area\Area;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Grade\Plane;
+use Tovrin\Core\Grade\Planes;
 use Tovrin\Core\Grade\ReadsFrom;
 use Tovrin\Core\Model\ModelData;
 use Tovrin\Core\Move\LongLists;
@@ -39,10 +42,15 @@ final class LookJson
         /** @var array{name?: string, moves: list<array<string, mixed>>} $look */
         $look = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
         $ids = self::ids($look['moves']);
+        /** @var \stdClass $data */
+        /** @var list<\stdClass> $raw */
+        $raw = $data->moves;
         $moves = [];
         foreach ($look['moves'] as $index => $move) {
-            $moves[] = self::move($move, "moves[$index]", $ids[$index]);
+            $area = $raw[$index]->area ?? null;
+            $moves[] = self::move($move, "moves[$index]", $ids[$index], null === $area ? null : AreaJson::read($area, "moves[$index].area"));
         }
+        self::countPlanes($moves);
 
         return new Grade($moves, $look['name'] ?? '');
     }
@@ -61,6 +69,26 @@ final class LookJson
         $reach = json_decode(json_encode($data, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
 
         return self::reach($reach, 'reach');
+    }
+
+    /**
+     * @param list<Move> $moves
+     */
+    private static function countPlanes(array $moves): void
+    {
+        $planes = [];
+        foreach ($moves as $index => $move) {
+            $plane = Plane::of($move);
+            if (null === $plane || \in_array($plane, $planes, false)) {
+                continue;
+            }
+            $planes[] = $plane;
+            if (\count($planes) > Planes::MOST) {
+                $why = \sprintf('it would be the %dth different area or softened matte; a grade has room for %d. Give it the same area as another move, or take one away.', \count($planes), Planes::MOST);
+
+                throw new FormatError(\sprintf('moves[%d].%s: %s', $index, $move->isSoftened() ? 'soften' : 'area', $why), 0, null, \sprintf('%s: %s', $move->name(), $why));
+            }
+        }
     }
 
     /**
@@ -136,6 +164,11 @@ final class LookJson
                 $checked = clone $move;
                 $checked->reach = self::withoutComponents($move->reach);
             }
+            if (null !== ($move->area ?? null)) {
+                // Read and checked by itself, see AreaJson.
+                $checked = clone $checked;
+                $checked->area = null;
+            }
             $class = MoveKinds::class($kind);
             if (is_a($class, LongLists::class, true) && ($move->params ?? null) instanceof \stdClass) {
                 $checked = clone $checked;
@@ -169,9 +202,9 @@ final class LookJson
     }
 
     /** @param array<string, mixed> $move as accepted by the schema */
-    private static function move(array $move, string $path, string $id): Move
+    private static function move(array $move, string $path, string $id, ?Area $area): Move
     {
-        /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, params?: array<mixed>} $move */
+        /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, soften?: int|float, params?: array<mixed>} $move */
         $kind = MoveKinds::class($move['kind']);
 
         try {
@@ -182,6 +215,12 @@ final class LookJson
             throw new FormatError(\sprintf('%s.params: %s', $path, $e->getMessage()), 0, $e, \sprintf('%s: %s', $name, $e->getMessage()));
         }
 
+        if (($move['soften'] ?? 0) > 0 && 'running' === ($move['reads'] ?? 'source')) {
+            $why = 'a softened matte is read from the source. Let the move read from the source, or set "soften" to 0.';
+
+            throw new FormatError(\sprintf('%s.soften: %s', $path, $why), 0, null, \sprintf('%s: %s', '' === ($move['label'] ?? '') ? $kind::title() : $move['label'], $why));
+        }
+
         return new Move(
             $settings,
             $move['label'] ?? '',
@@ -190,6 +229,8 @@ final class LookJson
             ReadsFrom::from($move['reads'] ?? 'source'),
             isset($move['reach']) ? self::reach($move['reach'], $path.'.reach') : null,
             $id,
+            $area,
+            (float) ($move['soften'] ?? 0.0),
         );
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Format;
 
+use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Setting;
 use Tovrin\Core\Reach\ReachKinds;
@@ -37,6 +38,7 @@ final class LookSchema
             'invert' => ['description' => 'Acts on everything else instead.', 'type' => 'boolean', 'default' => false],
             'held' => ['description' => 'Colours carved out of the reach.', 'type' => 'array', 'maxItems' => 64, 'default' => [], 'items' => ['$ref' => '#/$defs/heldColour']],
         ]);
+        $definitions += AreaJson::definitions();
         foreach (MoveKinds::ALL as $class) {
             $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $class::id())));
             $definitions[$class::id().'.params'] = ['title' => $name.'Params', 'x-title' => $class::title()] + $class::paramsSchema();
@@ -48,6 +50,8 @@ final class LookSchema
                 'strength' => ['description' => 'How much of its effect is mixed in, in per cent.', 'type' => 'number', 'minimum' => 0, 'maximum' => 100, 'default' => 100],
                 'reads' => ['description' => 'The colour its reach is measured on: the photo\'s own, or what the moves above made of it.', 'type' => 'string', 'enum' => ['source', 'running'], 'default' => 'source'],
                 'reach' => ['description' => 'Which colours it acts on; null is everything.', 'default' => null] + self::orNull('reach'),
+                'area' => ['description' => 'The part of the picture it is limited to; null is all of it.', 'default' => null] + self::orNull('area'),
+                'soften' => ['x-title' => 'Soften', 'description' => 'How far its matte is smoothed along the photo\'s own edges: a radius in thousandths of the picture\'s longer side; 0 leaves it as it is. A softened matte is read from the source.', 'type' => 'number', 'minimum' => 0, 'maximum' => Move::SOFTEN_MOST, 'default' => 0, 'x-unit' => '‰'],
                 'params' => ['$ref' => '#/$defs/'.$class::id().'.params'],
             ], ['kind']);
             $kinds[] = ['$ref' => '#/$defs/'.$class::id()];

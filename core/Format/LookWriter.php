@@ -51,7 +51,9 @@ final class LookWriter
     private static function move(Move $move): array
     {
         return ['id' => $move->id, 'kind' => $move->kind::id(), 'label' => $move->label, 'on' => $move->on, 'strength' => round(100.0 * $move->strength, 10), 'reads' => $move->reads->value]
+            + ['reach' => null === $move->reach ? null : self::reach($move->reach)]
+            + (null === $move->area ? [] : ['area' => AreaJson::data($move->area)]) + (0.0 === $move->soften ? [] : ['soften' => $move->soften])
             // An object even when it is empty.
-            + ['reach' => null === $move->reach ? null : self::reach($move->reach), 'params' => (object) $move->kind->params()];
+            + ['params' => (object) $move->kind->params()];
     }
 }

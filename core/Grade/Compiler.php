@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Cube\Lattice;
 
@@ -40,15 +41,20 @@ final class Compiler
 
     /**
      * A part of the lattice, between two levels of red, as an ICC table holds it: 16-bit words, red
-     * running slowest. Parts that follow one another can be computed by several processes and joined.
+     * running slowest. Parts that follow one another can be computed by several processes and joined, see Stack.
      *
      * @param int                  $firstRed 0…size
      * @param int                  $pastRed  0…size, not below $firstRed
      * @param list<list<int>>|null $needed   see Occupancy::nodes(): the others get the value of a node far off; null is all
+     * @param Stack|null           $stack    of a grade with planes: the part of each of its layers, one after the other
      */
-    public static function tableWords(Grade $grade, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null): string
+    public static function tableWords(Grade $grade, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null, ?Stack $stack = null): string
     {
-        return self::words(static fn (Colours $nodes): array => Evaluator::into($passage->to, $grade, $nodes), $passage, $lattice, $firstRed, $pastRed, $needed);
+        $finish = static fn (Colours $nodes): array => null === $stack
+            ? Evaluator::into($passage->to, $grade, $nodes)
+            : Gamut::into($passage->to, Evaluator::stack($grade, $nodes, $stack->planes, $stack->levels)[0]->working());
+
+        return self::words($finish, $stack?->layers() ?? 1, $passage, $lattice, $firstRed, $pastRed, $needed);
     }
 
     /**
@@ -59,41 +65,63 @@ final class Compiler
      * @param int                  $pastRed  0…size, not below $firstRed
      * @param list<list<int>>|null $needed
      */
-    public static function weightWords(Grade $grade, int $watch, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null): string
+    public static function weightWords(Grade $grade, int $watch, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null, ?Stack $stack = null): string
     {
-        $weights = static function (Colours $nodes) use ($grade, $watch): array {
-            $weight = Evaluator::running($grade, $nodes, [$watch])[1][$watch];
+        $weights = static function (Colours $nodes) use ($grade, $watch, $stack): array {
+            $weight = (null === $stack ? Evaluator::running($grade, $nodes, [$watch]) : Evaluator::stack($grade, $nodes, $stack->planes, $stack->levels, [$watch]))[1][$watch];
 
             return [$weight, $weight, $weight];
         };
 
-        return self::words($weights, $passage, $lattice, $firstRed, $pastRed, $needed);
+        return self::words($weights, $stack?->layers() ?? 1, $passage, $lattice, $firstRed, $pastRed, $needed);
     }
 
     /**
-     * @param \Closure(Colours): array{array<int, float>, array<int, float>, array<int, float>} $finish
+     * @param \Closure(Colours): array{array<int, float>, array<int, float>, array<int, float>} $finish gives all layers, one after the other
+     * @param int<1, max>                                                                          $layers
      * @param list<list<int>>|null                                                                 $needed
      */
-    private static function words(\Closure $finish, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed): string
+    private static function words(\Closure $finish, int $layers, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed): string
     {
-        $words = '';
+        $words = array_fill(0, $layers, '');
         if (null === $needed) {
             for ($red = $firstRed; $red < $pastRed; ++$red) {
-                $words .= Cube::words(...$finish($passage->nodes($lattice, $red, $red + 1)));
+                foreach (self::layered($finish($passage->nodes($lattice, $red, $red + 1)), $layers) as $layer => $slab) {
+                    $words[$layer] .= $slab;
+                }
             }
 
-            return $words;
+            return implode('', $words);
         }
-        $coarse = new CoarseTable($finish, $passage, $lattice);
+        $coarse = new CoarseTable($finish, $layers, $passage, $lattice);
         for ($red = $firstRed; $red < $pastRed;) {
             // Levels of red together, until there is enough to pay for the calls.
-            for ($past = $red, $count = 0; $past < $pastRed && $count < self::BLOCK; ++$past) {
+            for ($past = $red, $count = 0; $past < $pastRed && $count * $layers < self::BLOCK; ++$past) {
                 $count += \count($needed[$past]);
             }
-            $exact = self::exactWords($finish, $passage, $lattice, \array_slice($needed, $red, $past - $red), $red);
+            $exact = self::exactWords($finish, $layers, $passage, $lattice, \array_slice($needed, $red, $past - $red), $red);
             for ($at = 0; $red < $past; $at += 6 * \count($needed[$red]), ++$red) {
-                $words .= self::laidOver($coarse->slab($red), $needed[$red], substr($exact, $at, 6 * \count($needed[$red])));
+                foreach ($exact as $layer => $found) {
+                    $words[$layer] .= self::laidOver($coarse->slab($layer, $red), $needed[$red], substr($found, $at, 6 * \count($needed[$red])));
+                }
             }
+        }
+
+        return implode('', $words);
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $values of all layers
+     * @param int<1, max>                                                   $layers
+     *
+     * @return list<string> words of each
+     */
+    public static function layered(array $values, int $layers): array
+    {
+        $each = intdiv(\count($values[0]), $layers);
+        $words = [];
+        for ($layer = 0; $layer < $layers; ++$layer) {
+            $words[] = 0 === $each ? '' : Cube::words(\array_slice($values[0], $layer * $each, $each), \array_slice($values[1], $layer * $each, $each), \array_slice($values[2], $layer * $each, $each));
         }
 
         return $words;
@@ -117,9 +145,12 @@ final class Compiler
 
     /**
      * @param \Closure(Colours): array{array<int, float>, array<int, float>, array<int, float>} $finish
+     * @param int<1, max>                                                                          $layers
      * @param list<list<int>>                                                                      $needed by level of red, from one on
+     *
+     * @return list<string> by layer
      */
-    private static function exactWords(\Closure $finish, Passage $passage, Lattice $lattice, array $needed, int $firstRed): string
+    private static function exactWords(\Closure $finish, int $layers, Passage $passage, Lattice $lattice, array $needed, int $firstRed): array
     {
         [$reds, $greens, $blues] = $lattice->axes;
         $size = $lattice->size;
@@ -133,7 +164,7 @@ final class Compiler
             }
         }
 
-        return [] === $r ? '' : Cube::words(...$finish($passage->source($r, $g, $b)));
+        return [] === $r ? array_fill(0, $layers, '') : self::layered($finish($passage->source($r, $g, $b)), $layers);
     }
 
     /**

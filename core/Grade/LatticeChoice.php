@@ -26,48 +26,97 @@ final readonly class LatticeChoice
     /** One in so many of the colours finds the size. */
     private const PART = 4;
 
-    private function __construct(public Lattice $lattice, public float $mean, public float $percentile99)
+    /** Of what is promised, so much may come from going in straight lines between the levels of planes; and where planes are neither 0 nor 1, so much on average. */
+    private const BETWEEN_LEVELS = 0.3;
+    private const MEAN_ON_EDGES = 0.3;
+
+    private function __construct(public Lattice $lattice, public float $mean, public float $percentile99, public ?Stack $stack = null)
     {
     }
 
     /**
      * @param array<int, float> $red   of the photo's colours, in its encoding, 0…1
      * @param array<int, float> $green as long
-     * @param array<int, float> $blue  as long
+     * @param array<int, float> $blue   as long
+     * @param PlaneValues|null  $planes of a grade with planes: what they are at each colour
      */
-    public static function for(Grade $grade, Passage $passage, array $red, array $green, array $blue): self
+    public static function for(Grade $grade, Passage $passage, array $red, array $green, array $blue, ?PlaneValues $planes = null): self
     {
         if ([] === $red) {
-            return new self(Lattice::uniform(self::FIRST), 0.0, 0.0);
+            return new self(Lattice::uniform(self::FIRST), 0.0, 0.0, null === $planes ? null : Stack::of($planes->planes));
         }
+        $judge = new LatticeJudge($grade, $passage, [$red, $green, $blue], $planes);
+        $stack = null === $planes ? null : self::levels($judge, $planes);
         // A part of the colours finds the size, all of them have the last word.
-        $part = new LatticeJudge($grade, $passage, [self::part($red), self::part($green), self::part($blue)]);
-        $k = self::smallest($part);
-        $judge = new LatticeJudge($grade, $passage, [$red, $green, $blue]);
-        $found = self::judged(Lattice::uniform(self::SIZES[$k]), $judge);
+        $some = null === $planes ? null : new PlaneValues($planes->planes, array_map(self::part(...), $planes->values));
+        $sizes = self::sizes($stack);
+        $k = self::smallest(new LatticeJudge($grade, $passage, [self::part($red), self::part($green), self::part($blue)], $some), $stack);
+        $found = self::judged(Lattice::uniform($sizes[$k]), $judge, $stack);
         $smaller = $found->isEnough();
-        for ($last = \count(self::SIZES) - 1; $k < $last && !$found->isEnough();) {
-            $found = self::judged(Lattice::uniform(self::SIZES[++$k]), $judge);
+        for ($last = \count($sizes) - 1; $k < $last && !$found->isEnough();) {
+            $found = self::judged(Lattice::uniform($sizes[++$k]), $judge, $stack);
         }
-        while ($smaller && $k > 0 && ($next = self::judged(Lattice::uniform(self::SIZES[--$k]), $judge))->isEnough()) {
+        while ($smaller && $k > 0 && ($next = self::judged(Lattice::uniform($sizes[--$k]), $judge, $stack))->isEnough()) {
             $found = $next;
         }
 
-        return $found->isEnough() ? $found : self::closer($found, $judge);
+        // A table of more than three inputs is looked up without curves before it, so that its nodes are at equal steps.
+        return $found->isEnough() || null !== $stack ? $found : self::closer($found, $judge);
+    }
+
+    /** As few levels of the planes as keep what is promised, with a part of it left for the lattice. */
+    private static function levels(LatticeJudge $judge, PlaneValues $planes): Stack
+    {
+        $stack = Stack::of($planes->planes);
+        $excess = self::excessBetween($judge, $stack);
+        while ($excess > 1.0) {
+            // One more of the plane that gains most by it.
+            $best = null;
+            for ($plane = 0; $plane < $planes->planes->count(); ++$plane) {
+                $finer = $stack->finer($plane);
+                $then = null === $finer ? \INF : self::excessBetween($judge, $finer);
+                if (null !== $finer && $then < $excess) {
+                    [$best, $excess] = [$finer, $then];
+                }
+            }
+            if (null === $best) {
+                break;
+            }
+            $stack = $best;
+        }
+
+        return $stack;
+    }
+
+    /** How many times further off going in straight lines between levels is than it may be. */
+    private static function excessBetween(LatticeJudge $judge, Stack $stack): float
+    {
+        $differences = $judge->differencesBetweenLevels($stack);
+        $edges = array_filter($differences, static fn (float $one): bool => $one > 0.0);
+        [$mean, $percentile99] = self::figures($differences);
+
+        return max($mean / self::MEAN / self::BETWEEN_LEVELS, $percentile99 / self::PERCENTILE_99 / self::BETWEEN_LEVELS, [] === $edges ? 0.0 : array_sum($edges) / \count($edges) / self::MEAN_ON_EDGES);
+    }
+
+    /** @return list<int> sizes that may be tried */
+    private static function sizes(?Stack $stack): array
+    {
+        return array_values(array_filter(self::SIZES, static fn (int $size): bool => null === $stack || $stack->allows($size)));
     }
 
     /** The index of the smallest size that is enough; of the largest where none is. */
-    private static function smallest(LatticeJudge $judge): int
+    private static function smallest(LatticeJudge $judge, ?Stack $stack): int
     {
         $known = [];
-        $at = static function (int $k) use (&$known, $judge): self {
-            return $known[$k] ??= self::judged(Lattice::uniform(self::SIZES[$k]), $judge);
+        $sizes = self::sizes($stack);
+        $at = static function (int $k) use (&$known, $judge, $stack, $sizes): self {
+            return $known[$k] ??= self::judged(Lattice::uniform($sizes[$k]), $judge, $stack);
         };
-        $last = \count(self::SIZES) - 1;
-        $k = (int) array_search(self::FIRST, self::SIZES, true);
+        $last = \count($sizes) - 1;
+        $k = (int) array_search(self::FIRST, $sizes, true);
         // Straight to the size that the first one's error speaks for, then on to the smallest that does.
         $wanted = $at($k)->wanted();
-        for ($k = 0; $k < $last && self::SIZES[$k] < $wanted;) {
+        for ($k = 0; $k < $last && $sizes[$k] < $wanted;) {
             ++$k;
         }
         if ($at($k)->isEnough()) {
@@ -117,9 +166,14 @@ final readonly class LatticeChoice
      * @param array<int, float> $green
      * @param array<int, float> $blue
      */
-    public static function given(Lattice $lattice, Grade $grade, Passage $passage, array $red, array $green, array $blue): self
+    public static function given(Lattice $lattice, Grade $grade, Passage $passage, array $red, array $green, array $blue, ?PlaneValues $planes = null): self
     {
-        return [] === $red ? new self($lattice, 0.0, 0.0) : self::judged($lattice, new LatticeJudge($grade, $passage, [$red, $green, $blue]));
+        if ([] === $red) {
+            return new self($lattice, 0.0, 0.0, null === $planes ? null : Stack::of($planes->planes));
+        }
+        $judge = new LatticeJudge($grade, $passage, [$red, $green, $blue], $planes);
+
+        return self::judged($lattice, $judge, null === $planes ? null : self::levels($judge, $planes));
     }
 
     public function isEnough(): bool
@@ -132,19 +186,28 @@ final readonly class LatticeChoice
     {
         $tried = $best;
         for ($round = 0; $round < self::ROUNDS && !$best->isEnough(); ++$round) {
-            $tried = self::judged(Lattice::dense(Cube::MAX_SIZE, $judge->densities($tried->lattice)), $judge);
+            $tried = self::judged(Lattice::dense(Cube::MAX_SIZE, $judge->densities($tried->lattice)), $judge, null);
             $best = $tried->excess() < $best->excess() ? $tried : $best;
         }
 
         return $best;
     }
 
-    private static function judged(Lattice $lattice, LatticeJudge $judge): self
+    private static function judged(Lattice $lattice, LatticeJudge $judge, ?Stack $stack): self
     {
-        $differences = $judge->differences($lattice);
+        return new self($lattice, ...self::figures($judge->differences($lattice, $stack)), stack: $stack);
+    }
+
+    /**
+     * @param array<int, float> $differences at least one
+     *
+     * @return array{float, float} mean and what 99 in a hundred are below
+     */
+    private static function figures(array $differences): array
+    {
         sort($differences);
         $n = \count($differences);
 
-        return new self($lattice, array_sum($differences) / $n, $differences[(int) floor(0.99 * ($n - 1))]);
+        return [array_sum($differences) / $n, $differences[(int) floor(0.99 * ($n - 1))]];
     }
 }

@@ -24,31 +24,139 @@ final class LatticeJudge
     /** @var array<int, float> */
     private array $latest = [];
 
-    /** @param array{array<int, float>, array<int, float>, array<int, float>} $colours in the photo's encoding, 0…1 */
-    public function __construct(private readonly Grade $grade, private readonly Passage $passage, private readonly array $colours)
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $colours in the photo's encoding, 0…1
+     * @param PlaneValues|null                                                 $planes  of a grade with planes: what they are at each colour
+     */
+    public function __construct(private readonly Grade $grade, private readonly Passage $passage, private readonly array $colours, private readonly ?PlaneValues $planes = null)
     {
-        $this->exact = $this->lab($this->finished(...$colours));
+        $this->exact = $this->lab($this->finished(...$colours, planes: $planes));
     }
 
-    /** @return array<int, float> ΔE00 of each colour from exact evaluation */
-    public function differences(Lattice $lattice): array
+    /**
+     * @param Stack|null $stack of a grade with planes: between which levels they are looked up
+     *
+     * @return array<int, float> ΔE00 of each colour from exact evaluation
+     */
+    public function differences(Lattice $lattice, ?Stack $stack = null): array
     {
         $size = $lattice->size;
         $corners = Tetrahedra::around($lattice->places(0, $this->colours[0]), $lattice->places(1, $this->colours[1]), $lattice->places(2, $this->colours[2]), [$size * $size, $size, 1]);
+        $looked = null === $stack || null === $this->planes ? $this->looked($lattice, $corners) : $this->between($this->layers($stack), fn (array $layers): array => $this->looked($lattice, $corners, $stack, $layers));
+
+        return $this->latest = DeltaE2000::between($this->exact, $this->lab($looked));
+    }
+
+    /**
+     * What going in straight lines between the levels of the planes costs by itself, with colours evaluated exactly.
+     *
+     * @return array<int, float> ΔE00 of each colour
+     */
+    public function differencesBetweenLevels(Stack $stack): array
+    {
+        $at = fn (array $layers): array => $this->finished(...$this->colours, planes: self::planesAt($stack, $layers));
+
+        return DeltaE2000::between($this->exact, $this->lab($this->between($this->layers($stack), $at)));
+    }
+
+    /**
+     * Values of the colours looked up on the lattice.
+     *
+     * @param array<int, int>|null $layers of the stack, by colour
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>}
+     */
+    private function looked(Lattice $lattice, Tetrahedra $corners, ?Stack $stack = null, ?array $layers = null): array
+    {
+        $size = $lattice->size;
+        $all = $size ** 3;
+        if (null !== $layers) {
+            $corners = $corners->shifted(array_map(static fn (int $layer): int => $layer * $all, $layers));
+        }
         $nodes = $corners->nodes();
         [$red, $green, $blue] = $lattice->axes;
-        $r = $g = $b = [];
+        $r = $g = $b = $of = [];
         foreach ($nodes as $node) {
-            $r[] = $red[intdiv($node, $size * $size)];
+            $of[] = intdiv($node, $all);
+            $r[] = $red[intdiv($node, $size * $size) % $size];
             $g[] = $green[intdiv($node, $size) % $size];
             $b[] = $blue[$node % $size];
         }
-        $looked = [];
-        foreach ($this->finished($r, $g, $b) as $values) {
-            $looked[] = $corners->between(array_combine($nodes, $values));
+        [$r, $g, $b] = $this->finished($r, $g, $b, planes: null === $stack ? null : self::planesAt($stack, $of));
+
+        return [$corners->between(array_combine($nodes, $r)), $corners->between(array_combine($nodes, $g)), $corners->between(array_combine($nodes, $b))];
+    }
+
+    /**
+     * The layers of a stack that each colour lies between, and how much each of them counts.
+     *
+     * @return list<array{array<int, int>, array<int, float>}> layer and share, by colour
+     */
+    private function layers(Stack $stack): array
+    {
+        $corners = [[array_fill(0, \count($this->colours[0]), 0), array_fill(0, \count($this->colours[0]), 1.0)]];
+        $stride = 1;
+        for ($plane = 0; $plane < $stack->planes->count(); ++$plane, $stride *= $top + 1) {
+            $top = \count($stack->levels[$plane]) - 1;
+            $values = $this->planes->values[$plane] ?? [];
+            $next = [];
+            foreach ($corners as [$layers, $shares]) {
+                $high = [$layers, $shares];
+                foreach ($layers as $i => $layer) {
+                    $at = ($values[$i] ?? 1.0) * $top;
+                    $below = min($top - 1, (int) $at);
+                    $rest = $at - $below;
+                    $layers[$i] = $layer + $stride * ($rest < 1.0 ? $below : $below + 1);
+                    // Where a level is met there is nothing to go on to.
+                    $high[0][$i] = $layer + $stride * ($rest > 0.0 ? $below + 1 : $below);
+                    $high[1][$i] = $shares[$i] * $rest;
+                    $shares[$i] *= 1.0 - $rest;
+                }
+                array_push($next, [$layers, $shares], $high);
+            }
+            $corners = $next;
         }
 
-        return $this->latest = DeltaE2000::between($this->exact, $this->lab([$looked[0], $looked[1], $looked[2]]));
+        return $corners;
+    }
+
+    /**
+     * @param list<array{array<int, int>, array<int, float>}>                                                           $corners see layers()
+     * @param \Closure(array<int, int>): array{array<int, float>, array<int, float>, array<int, float>} $values  of the colours in some layers
+     *
+     * @return array{array<int, float>, array<int, float>, array<int, float>}
+     */
+    private function between(array $corners, \Closure $values): array
+    {
+        $zero = array_fill(0, \count($this->colours[0]), 0.0);
+        $sums = [$zero, $zero, $zero];
+        foreach ($corners as [$layers, $shares]) {
+            foreach ($values($layers) as $channel => $own) {
+                foreach ($own as $i => $value) {
+                    $sums[$channel][$i] += $shares[$i] * $value;
+                }
+            }
+        }
+
+        return [$sums[0], $sums[1], $sums[2]];
+    }
+
+    /**
+     * The planes in layers of a stack.
+     *
+     * @param array<int, int> $layers
+     */
+    private static function planesAt(Stack $stack, array $layers): PlaneValues
+    {
+        $values = [];
+        $stride = 1;
+        foreach ($stack->levels as $levels) {
+            $count = \count($levels);
+            $values[] = array_map(static fn (int $layer): float => $levels[intdiv($layer, $stride) % $count], $layers);
+            $stride *= $count;
+        }
+
+        return new PlaneValues($stack->planes, $values);
     }
 
     /**
@@ -97,11 +205,13 @@ final class LatticeJudge
      *
      * @return array{array<int, float>, array<int, float>, array<int, float>}
      */
-    private function finished(array $red, array $green, array $blue): array
+    private function finished(array $red, array $green, array $blue, ?PlaneValues $planes): array
     {
         $r = $g = $b = [];
         for ($at = 0, $n = \count($red); $at < $n; $at += self::BLOCK) {
-            [$r[], $g[], $b[]] = Evaluator::into($this->passage->to, $this->grade, $this->passage->source(\array_slice($red, $at, self::BLOCK), \array_slice($green, $at, self::BLOCK), \array_slice($blue, $at, self::BLOCK)));
+            $source = $this->passage->source(\array_slice($red, $at, self::BLOCK), \array_slice($green, $at, self::BLOCK), \array_slice($blue, $at, self::BLOCK));
+            $own = null === $planes ? null : new PlaneValues($planes->planes, array_map(static fn (array $values): array => \array_slice($values, $at, self::BLOCK), $planes->values));
+            [$r[], $g[], $b[]] = Evaluator::into($this->passage->to, $this->grade, $source, $own);
         }
 
         return [array_merge(...$r), array_merge(...$g), array_merge(...$b)];

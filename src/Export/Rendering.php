@@ -12,7 +12,9 @@ use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\Photo\PictureWriter;
 use Tovrin\App\Photo\Pixels;
+use Tovrin\App\Photo\PlanePictures;
 use Tovrin\App\Photo\Plates;
+use Tovrin\App\Photo\StackLink;
 use Tovrin\App\Photo\Writing;
 use Tovrin\App\Request\ExportFormat;
 use Tovrin\Core\Cube\Cube;
@@ -23,12 +25,15 @@ use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Passage;
+use Tovrin\Core\Grade\Planes;
 
 /** Turns a grade into finished files: pictures, and the grade itself in open formats. */
 final class Rendering
 {
     public const DEFAULT_LATTICE = 65;
     public const DEFAULT_QUALITY = 92;
+    /** Of a matte that is a matter of place too. */
+    private const PLANED_LATTICE = 49;
     private const COUNTED = 1 << 22;
     private const TOLD_SECONDS = 0.3;
 
@@ -88,8 +93,15 @@ final class Rendering
             return [($depth > $pixels->bits ? PictureShape::deepened($pixels) : $pixels)->saying($tag), Exactness::untouched()];
         }
         $progress('Computing the grade', 0.3);
+        $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
+        $planes = Planes::of($grade);
+        if ($planes->count() > 0) {
+            $stack = StackLink::of($grade, $passage, $pixels, PlanePictures::of($planes, $pixels), $wanted->lattice);
+
+            return [$stack->apply($pixels, $coloured, $depth, $tag), $stack->exactness];
+        }
         $link = self::link($source, $grade, $passage, $pixels, $wanted);
-        $graded = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), $depth, $tag);
+        $graded = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, $coloured, $depth, $tag);
 
         return [$graded, $link->exactness];
     }
@@ -137,8 +149,15 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $link = GradeLink::ofWeights($grade, $move, new Passage($pixels->colours->encoding, $pixels->colours->encoding), $pixels, self::DEFAULT_LATTICE);
-        $weights = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $passage = new Passage($pixels->colours->encoding, $pixels->colours->encoding);
+        $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
+        $planes = Planes::of($grade, [$move]);
+        if ($planes->count() > 0) {
+            $weights = StackLink::ofWeights($grade, $move, $passage, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE)->apply($pixels, $coloured, 8);
+        } else {
+            $link = GradeLink::ofWeights($grade, $move, $passage, $pixels, self::DEFAULT_LATTICE);
+            $weights = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, $coloured, 8);
+        }
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

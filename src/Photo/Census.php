@@ -41,8 +41,7 @@ final class Census
         $red = $green = $blue = [];
         for ($y = 0; $y < $rows; ++$y) {
             for ($x = 0; $x < $columns; ++$x) {
-                $row = min($pixels->height - 1, intdiv((2 * $y + 1) * $pixels->height, 2 * $rows) + ($x * 7 + $y * 3) % 5);
-                $column = min($pixels->width - 1, intdiv((2 * $x + 1) * $pixels->width, 2 * $columns) + ($x * 3 + $y * 11) % 7);
+                [$column, $row] = self::pixel($pixels, $x, $y, $columns, $rows);
                 /** @var array{int, int, int} $values */
                 $values = array_values((array) unpack($form, $shared->toString(($row * $pixels->width + $column) * $step, $bytes)));
                 $red[] = $values[0] / $most;
@@ -52,5 +51,35 @@ final class Census
         }
 
         return [$red, $green, $blue];
+    }
+
+    /**
+     * Where the samples lie.
+     *
+     * @return array{list<float>, list<float>} in shares of width and height, 0…1
+     */
+    public function places(): array
+    {
+        $pixels = $this->pixels;
+        [$rows, $columns] = [min(self::GRID, $pixels->height), min(self::GRID, $pixels->width)];
+        $across = $down = [];
+        for ($y = 0; $y < $rows; ++$y) {
+            for ($x = 0; $x < $columns; ++$x) {
+                [$column, $row] = self::pixel($pixels, $x, $y, $columns, $rows);
+                $across[] = ($column + 0.5) / $pixels->width;
+                $down[] = ($row + 0.5) / $pixels->height;
+            }
+        }
+
+        return [$across, $down];
+    }
+
+    /** @return array{int, int} column and row of a sample */
+    private static function pixel(Pixels $pixels, int $x, int $y, int $columns, int $rows): array
+    {
+        return [
+            min($pixels->width - 1, intdiv((2 * $x + 1) * $pixels->width, 2 * $columns) + ($x * 3 + $y * 11) % 7),
+            min($pixels->height - 1, intdiv((2 * $y + 1) * $pixels->height, 2 * $rows) + ($x * 7 + $y * 3) % 5),
+        ];
     }
 }

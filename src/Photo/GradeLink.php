@@ -10,6 +10,7 @@ use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
 use Tovrin\Core\Grade\Passage;
+use Tovrin\Core\Grade\Stack;
 
 /** The device link that takes one photo's pixels to the finished ones: as fine as its colours need, computed where they are. */
 final readonly class GradeLink
@@ -42,16 +43,21 @@ final readonly class GradeLink
         return new self(IccDeviceLink::ofTable($even, $words, 'matte'), $even, Exactness::untouched());
     }
 
-    /** @param \Closure(int, int, list<list<int>>): string $words of the levels of red from one to before another */
-    private static function parts(Lattice $lattice, Census $census, \Closure $words): string
+    /**
+     * A whole table, by two processes where it is large.
+     *
+     * @param \Closure(int, int, list<list<int>>): string $words  of the levels of red from one to before another
+     * @param int                                           $layers see Stack
+     */
+    public static function parts(Lattice $lattice, Census $census, \Closure $words, int $layers = 1): string
     {
         $needed = $census->occupancy()->nodes($lattice);
-        if (array_sum(array_map(\count(...), $needed)) <= self::ALONE_MOST) {
+        if ($layers * array_sum(array_map(\count(...), $needed)) <= self::ALONE_MOST) {
             return $words(0, $lattice->size, $needed);
         }
         $middle = Compiler::middle($needed);
         $rest = new Sideline(static fn (): string => $words($middle, $lattice->size, $needed));
 
-        return $words(0, $middle, $needed).$rest->result();
+        return Stack::joined([$words(0, $middle, $needed), $rest->result()], $layers);
     }
 }

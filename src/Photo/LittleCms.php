@@ -29,6 +29,7 @@ final class LittleCms
         cmsHTRANSFORM cmsCreateMultiprofileTransformTHR(void* context, cmsHPROFILE* profiles, uint32_t count, uint32_t in, uint32_t out, uint32_t intent, uint32_t flags);
         int cmsChangeBuffersFormat(cmsHTRANSFORM transform, uint32_t in, uint32_t out);
         void cmsDeleteTransform(cmsHTRANSFORM transform);
+        void cmsDoTransformLineStride(cmsHTRANSFORM transform, const void* in, void* out, uint32_t across, uint32_t lines, uint32_t in_line, uint32_t out_line, uint32_t in_plane, uint32_t out_plane);
         void cmsDoTransform(cmsHTRANSFORM transform, const void* in, void* out, uint32_t pixels);
         C;
     private const PERCEPTUAL = 0;
@@ -37,6 +38,8 @@ final class LittleCms
     private const COPY_ALPHA = 0x04000000;
     /** Keeps the curves before a table as they are; else they would be worked into it. */
     private const KEEP_CURVES = 0x0010;
+    /** Nothing is computed anew: exact, and slow. */
+    private const AS_IT_STANDS = 0x0100;
     private const KINDS = [self::GRAY => [3, 1], self::RGB => [4, 3], self::CMYK => [6, 4]];
 
     /** How often progress is told; it may cost a look into the database. */
@@ -147,6 +150,32 @@ final class LittleCms
         } finally {
             Ffi::call(self::library(), 'cmsDeleteTransform', $transform);
         }
+    }
+
+    /**
+     * A device link with so many inputs before red, green and blue, for parts of a picture.
+     *
+     * @param int $bits    8 or 16 a channel of the pixels; inputs before them are in 16 bits, and then so are the pixels
+     * @param int $outBits 8 or 16 a channel of the result
+     *
+     * @return \Closure(\FFI\CData, \FFI\CData, int, int, int, int): void from pixels to pixels, so many across and so many lines, bytes from line to line of the first and the second
+     *
+     * @throws PictureError when the link cannot be used
+     */
+    public static function parts(string $link, int $before, int $size, int $bits, int $outBits, bool $alpha): \Closure
+    {
+        $inFormat = self::format(0 === $before ? 4 : 0, 3 + $before, $bits, $alpha);
+        $flags = ($size & 0xFF) << 16 | ($alpha ? self::COPY_ALPHA : 0);
+        $transform = self::transform([$link], $inFormat, self::format(4, 3, $outBits, $alpha), self::PERCEPTUAL, $flags, TableAsItIs::context());
+        if ($before > 0 && !TableAsItIs::took()) {
+            // The library would make a coarse table of it instead.
+            Ffi::call(self::library(), 'cmsDeleteTransform', $transform);
+            $transform = self::transform([$link], $inFormat, self::format(4, 3, $outBits, $alpha), self::PERCEPTUAL, $flags | self::AS_IT_STANDS);
+        }
+
+        return static function (\FFI\CData $in, \FFI\CData $out, int $across, int $lines, int $inLine, int $outLine) use ($transform): void {
+            Ffi::call(self::library(), 'cmsDoTransformLineStride', $transform, $in, $out, $across, $lines, $inLine, $outLine, 0, 0);
+        };
     }
 
     /**

@@ -125,6 +125,12 @@ final class PictureShape
         return $pixels->sized($width, $height, $memory, $bits, $alpha);
     }
 
+    /** An image in straight lines between its points, or with few of them. To be called in a process of its own. */
+    public static function spread(\FFI\CData $image, int $width, int $height): \FFI\CData
+    {
+        return self::resize($image, $width, $height, 'linear');
+    }
+
     private static function resize(\FFI\CData $image, int $width, int $height, string $kernel): \FFI\CData
     {
         [$from, $high] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
@@ -160,7 +166,8 @@ final class PictureShape
         return Vips::run('add', [Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]), $white, Vips::OUT]);
     }
 
-    private static function cast(\FFI\CData $image, float $times, float $plus, int $format): \FFI\CData
+    /** Each value times a number and plus another, in another format, which takes what is beyond it as its ends. To be called in a process of its own. */
+    public static function cast(\FFI\CData $image, float $times, float $plus, int $format): \FFI\CData
     {
         return Vips::run('cast', [Vips::run('linear1', [$image, Vips::OUT, $times, $plus]), Vips::OUT, $format]);
     }

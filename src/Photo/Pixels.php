@@ -61,6 +61,15 @@ final readonly class Pixels
         return \is_string($this->held) ? $this->held : $this->held->toString();
     }
 
+    /** The same picture in memory of its own. */
+    public function copy(): self
+    {
+        $copy = new SharedBytes(max(1, $this->size()));
+        \FFI::memcpy($copy->at(0), $this->shared()->at(0), $this->size());
+
+        return $this->with($copy);
+    }
+
     /** The pixels in memory that processes share. They may be written over by whoever is the last to use this picture. */
     public function shared(): SharedBytes
     {

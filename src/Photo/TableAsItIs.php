@@ -8,6 +8,8 @@ namespace Tovrin\App\Photo;
  * Has LittleCMS look colours up in the table of a device link as it is, instead of computing every node of it anew into a copy,
  * which takes half a second for a fine one.
  *
+ * Tables may have up to three inputs before red, green and blue.
+ *
  * Done the way the library lets its users optimise pipelines (lcms2_plugin.h: cmsPluginOptimization): the link's own table, and
  * the library's own interpolation of it, are named as what evaluates the pipeline. Curves before and behind the table are left out,
  * so that it is for links whose curves change nothing. Where anything is not as expected, the library goes its usual way.
@@ -42,8 +44,10 @@ final class TableAsItIs
     /** Since then the structures are as they are declared here. */
     private const VERSION_LEAST = 2090;
     private const VERSION = 2060;
+    private const INPUTS_MOST = 6;
 
     private static ?self $instance = null;
+    private bool $took = false;
 
     private readonly \FFI $library;
     private readonly ?\FFI\CData $context;
@@ -70,11 +74,18 @@ final class TableAsItIs
         return (self::$instance ??= new self())->context;
     }
 
+    /** Whether the table of the transform that was made last is looked up as it is. */
+    public static function took(): bool
+    {
+        return true === self::$instance?->took;
+    }
+
     /** Called by the library, which must not be thrown at. */
     private function optimize(\FFI\CData $pipeline): int
     {
+        $this->took = false;
         try {
-            return $this->named($pipeline[0]) ? 1 : 0;
+            return ($this->took = $this->named($pipeline[0])) ? 1 : 0;
         } catch (\Throwable) {
             return 0;
         }
@@ -90,12 +101,27 @@ final class TableAsItIs
         $table = $this->library->cast('table_type*', Ffi::call($this->library, 'cmsStageData', $second)); // @phpstan-ignore argument.type
         $lookup = $table?->lookup; // @phpstan-ignore property.notFound
         // In a library whose structures are others, these would not fit together.
-        if (!$lookup instanceof \FFI\CData || 0 !== $table?->floats || 3 !== $lookup->inputs || 3 !== $lookup->outputs || $lookup->last[0] + 1 !== $lookup->nodes[0] || 3 !== $lookup->strides[0] || $table?->entries !== 3 * $lookup->nodes[0] ** 3) { // @phpstan-ignore-line
+        if (!$lookup instanceof \FFI\CData || 0 !== $table?->floats || 3 !== $lookup->outputs || $lookup->last[0] + 1 !== $lookup->nodes[0] || 3 !== $lookup->strides[0] || $table?->entries !== 3 * self::nodes($lookup)) { // @phpstan-ignore-line
             return false;
         }
         Ffi::call($this->library, '_cmsPipelineSetOptimizationParameters', $pipeline, $lookup->interpolation, $lookup, null, null); // @phpstan-ignore property.notFound
 
         return true;
+    }
+
+    /** How many the table has; 0 where it has too few inputs or too many. */
+    private static function nodes(\FFI\CData $lookup): int
+    {
+        $inputs = $lookup->inputs; // @phpstan-ignore property.notFound
+        if (!\is_int($inputs) || $inputs < 3 || $inputs > self::INPUTS_MOST) {
+            return 0;
+        }
+        $nodes = 1;
+        for ($i = 0; $i < $inputs; ++$i) {
+            $nodes *= $lookup->nodes[$i]; // @phpstan-ignore-line
+        }
+
+        return \is_int($nodes) ? $nodes : 0;
     }
 
     private static function signature(string $letters): int

@@ -18,6 +18,7 @@ final class Vips
     public const ACCESS_SEQUENTIAL = 1;
     public const UCHAR = 0;
     public const USHORT = 2;
+    public const FLOAT = 6;
     /** What bands mean: RGB of 8 and of 16 bits. */
     public const RGB = 22;
     public const RGB_DEEP = 25;
@@ -28,7 +29,7 @@ final class Vips
     /** Bytes of an image that may be held twice. */
     private const AT_ONCE_MOST = 160_000_000;
     /** Of a value, by the library's number of its format. */
-    private const BYTES = [self::UCHAR => 1, 1 => 1, self::USHORT => 2, 3 => 2, 4 => 4, 5 => 4, 6 => 4];
+    private const BYTES = [self::UCHAR => 1, 1 => 1, self::USHORT => 2, 3 => 2, 4 => 4, 5 => 4, self::FLOAT => 4];
 
     /**
      * Does work with libvips in a process of its own, which may write into memory that both share.
@@ -107,25 +108,49 @@ final class Vips
      */
     public static function largest(array $images): \FFI\CData
     {
-        $count = \count($images);
-        $list = VipsLibrary::get()->new("VipsImage*[$count]");
-        \assert($list instanceof \FFI\CData);
-        foreach ($images as $i => $image) {
-            $list[$i] = $image; // @phpstan-ignore offsetAccess.nonOffsetAccessible
-        }
-
-        return self::run('bandrank', [$list, self::OUT, $count], ['index' => $count - 1]);
+        return self::run('bandrank', [self::listOf($images), self::OUT, \count($images)], ['index' => \count($images) - 1]);
     }
 
-    /** Pixels in memory as an image; the memory has to stay. */
-    public static function over(\FFI\CData|string $memory, int $width, int $height, int $bands, int $bits): \FFI\CData
+    /**
+     * Images of as many pixels as one, with the bands of all of them one after the other.
+     *
+     * @param non-empty-list<\FFI\CData> $images
+     */
+    public static function together(array $images): \FFI\CData
     {
-        $image = Ffi::call(VipsLibrary::get(), 'vips_image_new_from_memory', $memory, $width * $height * $bands * intdiv($bits, 8), $width, $height, $bands, 8 === $bits ? self::UCHAR : self::USHORT);
-        if (!$image instanceof \FFI\CData || \FFI::isNull($image)) {
-            throw self::error();
+        return self::run('bandjoin', [self::listOf($images), self::OUT, \count($images)]);
+    }
+
+    /**
+     * A row of numbers, for filters.
+     *
+     * @param non-empty-list<float> $values
+     */
+    public static function row(array $values): \FFI\CData
+    {
+        $vips = VipsLibrary::get();
+        $count = \count($values);
+        $list = $vips->new("double[$count]");
+        \assert($list instanceof \FFI\CData);
+        foreach ($values as $i => $value) {
+            $list[$i] = $value; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
 
-        return $image;
+        return self::made(Ffi::call($vips, 'vips_image_new_matrix_from_array', $count, 1, $list, $count));
+    }
+
+    /** The image computed, so that it can be asked for again and again. */
+    public static function inMemory(\FFI\CData $image): \FFI\CData
+    {
+        return self::made(Ffi::call(VipsLibrary::get(), 'vips_image_copy_memory', $image));
+    }
+
+    /** Pixels in memory as an image, in 8 or 16 bits a band, or 32 for floats; the memory has to stay. */
+    public static function over(\FFI\CData|string $memory, int $width, int $height, int $bands, int $bits): \FFI\CData
+    {
+        $image = Ffi::call(VipsLibrary::get(), 'vips_image_new_from_memory', $memory, $width * $height * $bands * intdiv($bits, 8), $width, $height, $bands, [8 => self::UCHAR, 16 => self::USHORT, 32 => self::FLOAT][$bits] ?? self::UCHAR);
+
+        return self::made($image);
     }
 
     /**
@@ -153,6 +178,25 @@ final class Vips
             Ffi::call($vips, 'g_free', $strip);
         }
         Ffi::call($vips, 'g_object_unref', $region);
+    }
+
+    /**
+     * Takes parts of an image one after the other.
+     *
+     * @return \Closure(int, int, int, int, callable(\FFI\CData): void): void told left, top, width and height of a part, and what to do with its bytes
+     */
+    public static function parts(\FFI\CData $image): \Closure
+    {
+        $vips = VipsLibrary::get();
+        $region = Ffi::call($vips, 'vips_region_new', $image);
+
+        return static function (int $left, int $top, int $width, int $height, callable $take) use ($vips, $region): void {
+            $length = $vips->new('size_t');
+            \assert($length instanceof \FFI\CData);
+            $part = self::made(Ffi::call($vips, 'vips_region_fetch', $region, $left, $top, $width, $height, \FFI::addr($length)));
+            $take($part);
+            Ffi::call($vips, 'g_free', $part);
+        };
     }
 
     /** Whether an image is small enough to be held twice. */
@@ -237,6 +281,28 @@ final class Vips
     public static function forget(\FFI\CData $image): void
     {
         Ffi::call(VipsLibrary::get(), 'g_object_unref', $image);
+    }
+
+    /** @param non-empty-list<\FFI\CData> $images */
+    private static function listOf(array $images): \FFI\CData
+    {
+        $count = \count($images);
+        $list = VipsLibrary::get()->new("VipsImage*[$count]");
+        \assert($list instanceof \FFI\CData);
+        foreach ($images as $i => $image) {
+            $list[$i] = $image; // @phpstan-ignore offsetAccess.nonOffsetAccessible
+        }
+
+        return $list;
+    }
+
+    private static function made(mixed $image): \FFI\CData
+    {
+        if (!$image instanceof \FFI\CData || \FFI::isNull($image)) {
+            throw self::error();
+        }
+
+        return $image;
     }
 
     private static function error(): VipsError

@@ -27,6 +27,8 @@ final class VipsLibrary
         void vips_image_set_blob_copy(VipsImage* image, const char* name, const char* data, size_t length);
         void vips_image_set_int(VipsImage* image, const char* name, int value);
         VipsImage* vips_image_new_from_memory(const char* data, size_t size, int width, int height, int bands, int format);
+        VipsImage* vips_image_new_matrix_from_array(int width, int height, const double* values, int count);
+        VipsImage* vips_image_copy_memory(VipsImage* image);
         void* vips_image_write_to_memory(VipsImage* image, size_t* length);
         VipsRegion* vips_region_new(VipsImage* image);
         void* vips_region_fetch(VipsRegion* region, int left, int top, int width, int height, size_t* length);
@@ -57,6 +59,9 @@ final class VipsLibrary
         int vips_add(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_subtract(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_divide(VipsImage* left, VipsImage* right, VipsImage** out, ...);
+        int vips_multiply(VipsImage* left, VipsImage* right, VipsImage** out, ...);
+        int vips_convsep(VipsImage* in, VipsImage** out, VipsImage* mask, ...);
+        int vips_bandjoin(VipsImage** in, VipsImage** out, int n, ...);
         int vips_replicate(VipsImage* in, VipsImage** out, int across, int down, ...);
         int vips_hist_find_ndim(VipsImage* in, VipsImage** out, ...);
         C;

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\Anchored;
+
+/** Colours on their way through the moves of a grade. */
+final class Run
+{
+    public Colours $running;
+
+    /** @var array<int, array<int, float>> by index of the move: how much it acts on each colour */
+    public array $weights = [];
+
+    /** @var array<int, Colours> what moves further down speak of goes along, so that it is known where it has come to */
+    private array $come = [];
+    /** @var array<int, Colours> */
+    private array $anchors = [];
+
+    public function __construct(private readonly Grade $grade, private Colours $source, private ?PlaneValues $planes)
+    {
+        $this->running = $source;
+        foreach ($grade->moves as $index => $move) {
+            if ($move->kind instanceof Anchored && $move->acts()) {
+                $this->anchors[$index] = $this->come[$index] = new Colours($move->kind->anchors());
+            }
+        }
+    }
+
+    /** Through the next move; to be called for each in order. */
+    public function through(int $index, bool $watched): void
+    {
+        $move = $this->grade->moves[$index];
+        $acts = $move->acts();
+        if (!$acts && !$watched) {
+            return;
+        }
+        $weight = true === $this->planes?->replacesReach($index) ? null : $move->reach?->weights(ReadsFrom::Source === $move->reads ? $this->source : $this->running);
+        $weight = null === $this->planes ? $weight : $this->planes->weights($index, $weight);
+        if ($watched) {
+            $this->weights[$index] = $weight ?? array_fill(0, $this->source->count(), 1.0);
+        }
+        if (!$acts) {
+            return;
+        }
+        $own = isset($this->anchors[$index]) ? [$this->anchors[$index], $this->come[$index]] : null;
+        $this->running = self::step($move, $this->source, $this->running, $weight, $own);
+        foreach ($this->come as $later => $colours) {
+            if ($later > $index) {
+                // They are colours without a place: as if they lay within the area.
+                $weight = $move->reach?->weights(ReadsFrom::Source === $move->reads ? $this->anchors[$later] : $colours);
+                $this->come[$later] = self::step($move, $this->anchors[$later], $colours, $weight, $own);
+            }
+        }
+    }
+
+    /**
+     * From here on as many times, one after the other, as a plane has levels.
+     *
+     * @param non-empty-list<float> $levels
+     */
+    public function spread(int $plane, array $levels): void
+    {
+        \assert(null !== $this->planes);
+        $times = \count($levels);
+        $this->planes = $this->planes->spread($plane, $levels, $this->source->count());
+        $this->source = $this->source->repeated($times);
+        $this->running = $this->running->repeated($times);
+        $this->weights = array_map(static fn (array $own): array => array_merge(...array_fill(0, $times, $own)), $this->weights);
+    }
+
+    /**
+     * One move.
+     *
+     * @param array<int, float>|null                $weight  null is 1 everywhere
+     * @param array{0: Colours, 1: Colours}|null $anchors what the move speaks of, on the photo and as it has come
+     */
+    private static function step(Move $move, Colours $source, Colours $running, ?array $weight, ?array $anchors): Colours
+    {
+        $kind = $move->kind;
+        $before = $running->in($kind::space());
+        if ($kind instanceof Anchored && null !== $anchors) {
+            $onSource = ReadsFrom::Source === $move->reads;
+            $after = $kind->applyTo($before, ($onSource ? $source : $running)->lab(), $anchors[1]->in($kind::space()), $anchors[$onSource ? 0 : 1]->lab());
+        } else {
+            $after = $kind->apply($before);
+        }
+
+        // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
+        return match (true) {
+            null === $weight && 1.0 === $move->strength => new Colours($after),
+            OkLch::class === $after->space => self::mixPolar($running, $after, $weight, $move->strength),
+            default => new Colours(self::mix($before, $after, $weight, $move->strength)),
+        };
+    }
+
+    /**
+     * The same in OKLab of a result in OKLCh: a hot loop. Both spaces come out, since the next move usually wants OKLCh
+     * again and most of a photo is out of reach or in it altogether, where nothing has to be computed anew.
+     *
+     * @param ColourBlock            $after   OKLCh
+     * @param array<int, float>|null $weights null is 1 everywhere
+     */
+    private static function mixPolar(Colours $before, ColourBlock $after, ?array $weights, float $strength): Colours
+    {
+        [$lab, $lch] = [$before->lab(), $before->lch()];
+        [$light, $green, $blue] = [$lab->a, $lab->b, $lab->c];
+        [$chroma, $hue] = [$lch->b, $lch->c];
+        [$toLight, $toChroma, $toHue] = [$after->a, $after->b, $after->c];
+        $n = \count($light);
+        for ($i = 0; $i < $n; ++$i) {
+            $w = null === $weights ? $strength : $strength * $weights[$i];
+            if (0.0 === $w) {
+                continue;
+            }
+            $angle = $toHue[$i] * \M_PI / 180.0;
+            $a = $toChroma[$i] * cos($angle);
+            $b = $toChroma[$i] * sin($angle);
+            if (1.0 === $w) {
+                $light[$i] = $toLight[$i];
+                $chroma[$i] = $toChroma[$i];
+                $hue[$i] = $toHue[$i];
+            } else {
+                $light[$i] += $w * ($toLight[$i] - $light[$i]);
+                $a = $green[$i] + $w * ($a - $green[$i]);
+                $b = $blue[$i] + $w * ($b - $blue[$i]);
+                $chroma[$i] = sqrt($a * $a + $b * $b);
+                $hue[$i] = atan2($b, $a) * 180.0 / \M_PI;
+            }
+            $green[$i] = $a;
+            $blue[$i] = $b;
+        }
+
+        return Colours::inBoth(new ColourBlock(OkLab::class, $light, $green, $blue), new ColourBlock(OkLch::class, $light, $chroma, $hue));
+    }
+
+    /**
+     * before + weight × strength × (after − before), channel by channel; both in one space.
+     *
+     * @param array<int, float>|null $weights null is 1 everywhere
+     */
+    private static function mix(ColourBlock $before, ColourBlock $after, ?array $weights, float $strength): ColourBlock
+    {
+        $a = $after->a;
+        $b = $after->b;
+        $c = $after->c;
+        // Locals: reaching into an object for every value is what would take the time here.
+        $x = $before->a;
+        $y = $before->b;
+        $z = $before->c;
+        $n = \count($a);
+        if (null === $weights) {
+            for ($i = 0; $i < $n; ++$i) {
+                $a[$i] = $x[$i] + $strength * ($a[$i] - $x[$i]);
+                $b[$i] = $y[$i] + $strength * ($b[$i] - $y[$i]);
+                $c[$i] = $z[$i] + $strength * ($c[$i] - $z[$i]);
+            }
+        } else {
+            for ($i = 0; $i < $n; ++$i) {
+                $w = $strength * $weights[$i];
+                $a[$i] = $x[$i] + $w * ($a[$i] - $x[$i]);
+                $b[$i] = $y[$i] + $w * ($b[$i] - $y[$i]);
+                $c[$i] = $z[$i] + $w * ($c[$i] - $z[$i]);
+            }
+        }
+
+        return new ColourBlock($after->space, $a, $b, $c);
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Grade;
+
+use Tovrin\Core\Cube\Cube;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\Gamut;
+
+/**
+ * A grade with planes as several cubes, one for each combination of levels of its planes, between which one goes in straight lines.
+ * The first plane runs fastest from cube to cube.
+ */
+final readonly class Stack
+{
+    /** Cubes that may be needed for a file: more would take too long to compute, and too much memory. */
+    private const LAYERS_MOST = 12;
+    /** Bytes of a table that is looked up in. */
+    private const BYTES_MOST = 66_000_000;
+    /** Nodes worked on at once. */
+    private const BLOCK = 6000;
+
+    /** @param list<non-empty-list<float>> $levels of each plane, rising at equal steps from 0 to 1 */
+    private function __construct(public Planes $planes, public array $levels)
+    {
+    }
+
+    /** @param list<int> $levels of each plane, at least 2; fewer are made that */
+    public static function of(Planes $planes, array $levels = []): self
+    {
+        $steps = [];
+        for ($plane = 0; $plane < $planes->count(); ++$plane) {
+            $top = max(2, $levels[$plane] ?? 2) - 1;
+            $steps[] = array_map(static fn (int $i): float => $i / $top, range(0, $top));
+        }
+
+        return new self($planes, $steps);
+    }
+
+    /** For the browser, once nothing moves: as fine as can be computed while one waits. */
+    public static function settled(Planes $planes): self
+    {
+        return self::of($planes, [1 => [5], 2 => [3, 3], 3 => [2, 2, 2]][$planes->count()] ?? []);
+    }
+
+    /** With the steps of one plane halved. Null when that would be too many. */
+    public function finer(int $plane): ?self
+    {
+        $counts = $this->counts();
+        $counts[$plane] = 2 * $counts[$plane] - 1;
+        $finer = self::of($this->planes, $counts);
+
+        return $finer->layers() <= self::LAYERS_MOST ? $finer : null;
+    }
+
+    /** @return list<int> how many levels each plane has */
+    public function counts(): array
+    {
+        return array_map(\count(...), $this->levels);
+    }
+
+    /** Whether cubes of a size are small enough together. */
+    public function allows(int $size): bool
+    {
+        return 6 * $size ** 3 * $this->layers() <= self::BYTES_MOST;
+    }
+
+    /** @return int<1, max> how many cubes there are */
+    public function layers(): int
+    {
+        return max(1, (int) array_product($this->counts()));
+    }
+
+    /**
+     * The parts of a table that several processes have computed, joined: the layers of all are one after the other.
+     *
+     * @param list<string> $parts see Compiler::tableWords()
+     * @param int          $layers
+     */
+    public static function joined(array $parts, int $layers): string
+    {
+        if (1 === \count($parts)) {
+            return $parts[0];
+        }
+        $words = '';
+        for ($layer = 0; $layer < $layers; ++$layer) {
+            foreach ($parts as $part) {
+                $length = intdiv(\strlen($part), $layers);
+                $words .= substr($part, $layer * $length, $length);
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * For the browser: the cubes one after the other as Cube::toFloats() gives them, and where mattes are softened one more, which has
+     * the weight of each plane's reach, before it is softened, in red, green and blue.
+     *
+     * @param int      $size  nodes along each axis
+     * @param int|null $watch index of the move whose weight goes into the fourth channel
+     */
+    public function floats(Grade $grade, int $size, ?int $watch): string
+    {
+        $layers = $this->layers();
+        $slabs = max(1, intdiv(self::BLOCK, $size * $size));
+        /** @var array<int, list<array<int, float>>> $red */
+        $red = $green = $blue = $weights = $mattes = [];
+        for ($first = 0; $first < $size; $first += $slabs) {
+            $nodes = Colours::lattice($size, $first, min($size, $first + $slabs));
+            $each = $nodes->count();
+            [$running, $watched] = Evaluator::stack($grade, $nodes, $this->planes, $this->levels, null === $watch ? [] : [$watch]);
+            $finished = Gamut::intoSrgb($running->working());
+            $own = null === $watch ? array_fill(0, $layers * $each, 1.0) : $watched[$watch];
+            for ($layer = 0; $layer < $layers; ++$layer) {
+                $red[$layer][] = \array_slice($finished->a, $layer * $each, $each);
+                $green[$layer][] = \array_slice($finished->b, $layer * $each, $each);
+                $blue[$layer][] = \array_slice($finished->c, $layer * $each, $each);
+                $weights[$layer][] = \array_slice($own, $layer * $each, $each);
+            }
+            foreach ($this->planes->all as $number => $plane) {
+                $mattes[$number][] = $plane->reach?->weights($nodes) ?? array_fill(0, $each, 1.0);
+            }
+        }
+        $floats = '';
+        for ($layer = 0; $layer < $layers; ++$layer) {
+            $floats .= (new Cube($size, array_merge(...$red[$layer]), array_merge(...$green[$layer]), array_merge(...$blue[$layer]), array_merge(...$weights[$layer])))->toFloats();
+        }
+
+        return $this->planes->areSoftened() ? $floats.self::mattes($size, array_map(static fn (array $parts): array => array_merge(...$parts), $mattes)) : $floats;
+    }
+
+    /** @param array<int, array<int, float>> $mattes one to three */
+    private static function mattes(int $size, array $mattes): string
+    {
+        $ones = array_fill(0, $size ** 3, 1.0);
+
+        return (new Cube($size, $mattes[0] ?? $ones, $mattes[1] ?? $ones, $mattes[2] ?? $ones))->toFloats();
+    }
+}
