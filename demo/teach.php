@@ -14,7 +14,6 @@ use Tovrin\App\Photo\PictureShape;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Stroke;
@@ -45,7 +44,7 @@ foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
             }
         }
         $learned = $learner->learn($strokes)?->learned->tuned($marks['broader'] ?? 0.0, Learned::SOFT);
-        $moves[] = new Move($move->kind, $move->label, $move->on, $move->strength, $move->reads, null === $learned ? null : (($marks['withinWindows'] ?? false) && null !== $move->reach ? $move->reach : new Reach())->with($learned, Learned::class), $move->id);
+        $moves[] = $move->reaching(null === $learned ? null : (($marks['withinWindows'] ?? false) && null !== $move->reach ? $move->reach : new Reach())->with($learned, Learned::class));
     }
     file_put_contents($file, LookWriter::write(new Grade($moves, $grade->name))."\n");
     printf("%s: %d kB\n", $name, (int) (filesize($file) / 1000));

@@ -45,9 +45,8 @@ final readonly class AreaRaster
         $columns = intdiv($width + self::TILE - 1, self::TILE);
         $rows = intdiv($height + self::TILE - 1, self::TILE);
         $tiles = array_fill(0, $columns * $rows, $area->ground());
-        $colours = null === $picture ? null : static fn (array $x, array $y): ColourBlock => self::colours($picture, $wide, $high, $frame, $x, $y);
         foreach ($area->parts as $part) {
-            $tiles = self::with($tiles, $part, $frame, $width, $height, $columns, $colours);
+            $tiles = self::with($tiles, $part, $frame, $width, $height, $columns, $picture, $wide, $high);
         }
 
         return new self($width, $height, self::words($tiles, $area->invert, $width, $height, $columns));
@@ -57,11 +56,10 @@ final readonly class AreaRaster
      * The tiles after one more shape.
      *
      * @param array<int, float|array<int, float>>                                   $tiles   one weight, or one for each of its points
-     * @param (\Closure(array<int, float>, array<int, float>): ColourBlock)|null $colours
      *
      * @return array<int, float|array<int, float>>
      */
-    private static function with(array $tiles, Part $part, Frame $frame, int $width, int $height, int $columns, ?\Closure $colours): array
+    private static function with(array $tiles, Part $part, Frame $frame, int $width, int $height, int $columns, ?string $picture, int $wide, int $high): array
     {
         [$stepX, $stepY] = [$frame->width / $width, $frame->height / $height];
         $x = $y = [];
@@ -69,17 +67,17 @@ final readonly class AreaRaster
             $x[] = ($tile % $columns + 0.5) * self::TILE * $stepX;
             $y[] = (intdiv($tile, $columns) + 0.5) * self::TILE * $stepY;
         }
-        $wide = hypot($stepX, $stepY) * self::TILE / 2 + $part->shape->edge($frame) / 2;
+        $away = hypot($stepX, $stepY) * self::TILE / 2 + $part->shape->edge($frame) / 2;
         foreach ($part->shape->distances($frame, $x, $y) as $tile => $distance) {
-            if ($distance >= $wide) {
+            if ($distance >= $away) {
                 continue;
             }
             $before = $tiles[$tile];
-            if ($distance <= -$wide && !$part->keeps()) {
+            if ($distance <= -$away && !$part->keeps()) {
                 $tiles[$tile] = $part->subtract ? 0.0 : 1.0;
             } elseif ($before !== ($part->subtract ? 0.0 : 1.0)) {
                 [$px, $py] = self::points($tile, $width, $height, $columns, $stepX, $stepY);
-                $own = $part->weights($frame, $px, $py, null !== $colours && $part->keeps() ? $colours($px, $py) : null);
+                $own = $part->weights($frame, $px, $py, null !== $picture && $part->keeps() ? self::colours($picture, $wide, $high, $frame, $px, $py) : null);
                 foreach ($own as $i => $weight) {
                     $own[$i] = $part->joined(\is_float($before) ? $before : $before[$i], $weight);
                 }
@@ -116,7 +114,7 @@ final readonly class AreaRaster
             $lines = array_fill(0, min(self::TILE, $height - $top), '');
             for ($column = 0; $column < $columns; ++$column) {
                 $tile = $tiles[$first + $column];
-                $wide = min(self::TILE, $width - $column * self::TILE);
+                $wide = max(1, min(self::TILE, $width - $column * self::TILE));
                 $drawn = \is_float($tile) ? null : str_split(self::packed($tile, $invert), 2 * $wide);
                 $flat = \is_float($tile) ? str_repeat(self::packed([$tile], $invert), $wide) : '';
                 foreach ($lines as $row => $line) {

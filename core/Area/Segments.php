@@ -100,14 +100,23 @@ final readonly class Segments
         for ($i = 0; $i < $n; ++$i) {
             for ($j = $i + 2; $j < $n - (0 === $i ? 1 : 0); ++$j) {
                 [$a, $b] = [$this->lines[$i], $this->lines[$j]];
-                $side = static fn (array $l, float $px, float $py): float => ($l[2] - $l[0]) * ($py - $l[1]) - ($l[3] - $l[1]) * ($px - $l[0]);
-                if ($side($a, $b[0], $b[1]) * $side($a, $b[2], $b[3]) < 0.0 && $side($b, $a[0], $a[1]) * $side($b, $a[2], $a[3]) < 0.0) {
+                if (self::side($a, $b[0], $b[1]) * self::side($a, $b[2], $b[3]) < 0.0 && self::side($b, $a[0], $a[1]) * self::side($b, $a[2], $a[3]) < 0.0) {
                     return true;
                 }
             }
         }
 
         return false;
+    }
+
+    /**
+     * On which side of a line a point lies, by its sign.
+     *
+     * @param array{float, float, float, float} $line
+     */
+    private static function side(array $line, float $x, float $y): float
+    {
+        return ($line[2] - $line[0]) * ($y - $line[1]) - ($line[3] - $line[1]) * ($x - $line[0]);
     }
 
     /**

@@ -60,9 +60,7 @@ final readonly class ColourBlock
     /** The same colours so many times, one after the other. */
     public function repeated(int $times): self
     {
-        $repeated = static fn (array $values): array => array_merge(...array_fill(0, $times, $values));
-
-        return new self($this->space, $repeated($this->a), $repeated($this->b), $repeated($this->c));
+        return new self($this->space, array_merge(...array_fill(0, $times, $this->a)), array_merge(...array_fill(0, $times, $this->b)), array_merge(...array_fill(0, $times, $this->c)));
     }
 
     /**

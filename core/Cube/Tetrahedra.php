@@ -101,15 +101,15 @@ final readonly class Tetrahedra
      */
     public function shifted(array $by): self
     {
-        $shift = static function (array $nodes) use ($by): array {
-            foreach ($by as $i => $steps) {
-                $nodes[$i] += $steps;
-            }
+        [$dark, $near, $far, $light] = [$this->dark, $this->near, $this->far, $this->light];
+        foreach ($by as $i => $steps) {
+            $dark[$i] += $steps;
+            $near[$i] += $steps;
+            $far[$i] += $steps;
+            $light[$i] += $steps;
+        }
 
-            return $nodes;
-        };
-
-        return new self($shift($this->dark), $shift($this->near), $shift($this->far), $shift($this->light), $this->high, $this->middle, $this->low);
+        return new self($dark, $near, $far, $light, $this->high, $this->middle, $this->low);
     }
 
     /** @return list<int> numbers of all nodes that any of the colours lies at, each once */

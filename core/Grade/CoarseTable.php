@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Colour\Colours;
-use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Cube\Lattice;
 
 /** A table filled from few nodes, each standing for those around it: for where no colour of a photo lies, yet one must be found. */

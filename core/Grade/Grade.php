@@ -24,6 +24,18 @@ final readonly class Grade
         return null;
     }
 
+    /** The same with every move acting on the whole picture. */
+    public function withoutAreas(): self
+    {
+        return new self(array_map(static fn (Move $move): Move => $move->within(null), $this->moves), $this->name);
+    }
+
+    /** What of it is a matter of colour alone: on the whole picture, with mattes as they are. */
+    public function colourPart(): self
+    {
+        return new self(array_map(static fn (Move $move): Move => $move->everywhere(), $this->moves), $this->name);
+    }
+
     /** True when it changes no colour. */
     public function isAtRest(): bool
     {

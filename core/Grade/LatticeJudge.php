@@ -54,7 +54,10 @@ final class LatticeJudge
      */
     public function differencesBetweenLevels(Stack $stack): array
     {
-        $at = fn (array $layers): array => $this->finished(...$this->colours, planes: self::planesAt($stack, $layers));
+        $at = function (array $layers) use ($stack): array {
+            /** @var array<int, int> $layers */
+            return $this->finished(...$this->colours, planes: self::planesAt($stack, $layers));
+        };
 
         return DeltaE2000::between($this->exact, $this->lab($this->between($this->layers($stack), $at)));
     }

@@ -47,6 +47,12 @@ final readonly class Move
         return new self($this->kind, $this->label, $this->on, $this->strength, $this->reads, $reach, $this->id, $this->area, $this->soften);
     }
 
+    /** The same limited to an area, or to none. */
+    public function within(?Area $area): self
+    {
+        return new self($this->kind, $this->label, $this->on, $this->strength, $this->reads, $this->reach, $this->id, $area, $this->soften);
+    }
+
     public function under(string $id): self
     {
         return new self($this->kind, $this->label, $this->on, $this->strength, $this->reads, $this->reach, $id, $this->area, $this->soften);

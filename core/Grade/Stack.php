@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Grade;
 
-use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Gamut;
+use Tovrin\Core\Cube\Cube;
 
 /**
  * A grade with planes as several cubes, one for each combination of levels of its planes, between which one goes in straight lines.
@@ -49,7 +49,7 @@ final readonly class Stack
     {
         $counts = $this->counts();
         $counts[$plane] = 2 * $counts[$plane] - 1;
-        $finer = self::of($this->planes, $counts);
+        $finer = self::of($this->planes, array_values($counts));
 
         return $finer->layers() <= self::LAYERS_MOST ? $finer : null;
     }
@@ -76,7 +76,6 @@ final readonly class Stack
      * The parts of a table that several processes have computed, joined: the layers of all are one after the other.
      *
      * @param list<string> $parts see Compiler::tableWords()
-     * @param int          $layers
      */
     public static function joined(array $parts, int $layers): string
     {

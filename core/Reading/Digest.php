@@ -24,6 +24,28 @@ final readonly class Digest
     }
 
     /**
+     * Where the samples of a picture lie: the middles of their cells' pixels.
+     *
+     * @param int $width  pixels of the picture that was sampled
+     *
+     * @return array{list<float>, list<float>} in shares of width and height, 0…1
+     */
+    public static function places(int $width, int $height): array
+    {
+        [$columns, $rows] = self::grid($width, $height);
+        $across = $down = [];
+        for ($row = 0; $row < $rows; ++$row) {
+            for ($column = 0; $column < $columns; ++$column) {
+                [$x, $y] = self::pixel($row, $column, $rows, $columns, $width, $height);
+                $across[] = ($x + 0.5) / $width;
+                $down[] = ($y + 0.5) / $height;
+            }
+        }
+
+        return [$across, $down];
+    }
+
+    /**
      * Samples a picture.
      *
      * @param string $rgb    8-bit encoded RGB, row by row without padding
@@ -38,21 +60,27 @@ final readonly class Digest
         [$columns, $rows] = self::grid($width, $height);
         $bytes = '';
         for ($row = 0; $row < $rows; ++$row) {
-            $top = intdiv($row * $height, $rows);
-            $tall = intdiv(($row + 1) * $height, $rows) - $top;
             for ($column = 0; $column < $columns; ++$column) {
-                $left = intdiv($column * $width, $columns);
-                $wide = intdiv(($column + 1) * $width, $columns) - $left;
-                // A small integer hash of the cell: enough to break up regular patterns such as cloth.
-                $h = (($row * 73_856_093) ^ ($column * 19_349_663)) & 0x7FFFFFFF;
-                $h = (($h ^ ($h >> 13)) * 1_274_126_177) & 0x7FFFFFFF;
-                $x = $left + ($h >> 4) % $wide;
-                $y = $top + ($h >> 17) % $tall;
+                [$x, $y] = self::pixel($row, $column, $rows, $columns, $width, $height);
                 $bytes .= substr($rgb, 3 * ($y * $width + $x), 3);
             }
         }
 
         return new self($bytes);
+    }
+
+    /** @return array{int, int} column and row of the pixel that is taken from a cell */
+    private static function pixel(int $row, int $column, int $rows, int $columns, int $width, int $height): array
+    {
+        $top = intdiv($row * $height, $rows);
+        $tall = intdiv(($row + 1) * $height, $rows) - $top;
+        $left = intdiv($column * $width, $columns);
+        $wide = intdiv(($column + 1) * $width, $columns) - $left;
+        // A small integer hash of the cell: enough to break up regular patterns such as cloth.
+        $h = (($row * 73_856_093) ^ ($column * 19_349_663)) & 0x7FFFFFFF;
+        $h = (($h ^ ($h >> 13)) * 1_274_126_177) & 0x7FFFFFFF;
+
+        return [$left + ($h >> 4) % $wide, $top + ($h >> 17) % $tall];
     }
 
     /**
@@ -74,16 +102,26 @@ final readonly class Digest
      */
     public function everyNthRow(int $perRow, int $n): self
     {
-        if ($n <= 1) {
-            return $this;
-        }
-        $rows = str_split($this->bytes, max(1, 3 * $perRow));
-        $kept = '';
-        for ($row = intdiv($n, 2); $row < \count($rows); $row += $n) {
-            $kept .= $rows[$row];
+        return $n <= 1 ? $this : new self(implode('', self::rowsOf(str_split($this->bytes, max(1, 3 * $perRow)), 1, $n)));
+    }
+
+    /**
+     * Of anything that there is one of for each sample, the same rows.
+     *
+     * @template T
+     *
+     * @param list<T> $samples
+     *
+     * @return list<T>
+     */
+    public static function rowsOf(array $samples, int $perRow, int $n): array
+    {
+        $kept = [];
+        for ($at = intdiv($n, 2) * $perRow; $at < \count($samples); $at += $n * $perRow) {
+            $kept[] = \array_slice($samples, $at, $perRow);
         }
 
-        return new self($kept);
+        return array_merge(...$kept);
     }
 
     public function count(): int

@@ -12,6 +12,7 @@ use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Grade\PlaneValues;
 
 /**
  * What one move does to one photo: how much of the picture it reaches and changes, and a pair of
@@ -20,7 +21,7 @@ use Tovrin\Core\Grade\Move;
 final readonly class MoveSummary
 {
     /** Samples used: a tenth of a digest places a share within half a per cent. */
-    private const SAMPLES = 4000;
+    public const SAMPLES = 4000;
 
     /** OKLab distance that the eye just notices side by side; common practice. */
     private const NOTICEABLE = 0.02;
@@ -39,17 +40,21 @@ final readonly class MoveSummary
     ) {
     }
 
-    /** @return list<self> one a move, in order */
-    public static function of(Grade $grade, Digest $digest): array
+    /**
+     * @param ColourBlock      $source some of the photo's colours, evenly taken; SAMPLES of them are enough
+     * @param PlaneValues|null $planes what the planes of the grade are at these, each move watched
+     *
+     * @return list<self> one a move, in order
+     */
+    public static function of(Grade $grade, ColourBlock $source, ?PlaneValues $planes = null): array
     {
-        $source = $digest->colours()->thinned(self::SAMPLES);
-        $weights = Evaluator::evaluate($grade, new Colours($source), array_keys($grade->moves))->weights;
+        $weights = Evaluator::evaluate($grade, new Colours($source), array_keys($grade->moves), $planes)->weights;
         $before = $source;
         $summaries = [];
         $moves = [];
         foreach ($grade->moves as $index => $move) {
             $moves[] = $move;
-            $after = $move->acts() ? Evaluator::evaluate(new Grade($moves), new Colours($source))->colours : $before;
+            $after = $move->acts() ? Evaluator::evaluate(new Grade($moves), new Colours($source), [], $planes)->colours : $before;
             $summaries[] = self::compare($before, $after, $weights[$index], $move);
             $before = $after;
         }

@@ -94,6 +94,24 @@ final readonly class Pots implements \JsonSerializable
         return ['form' => self::FORM, 'centres' => $this->centres, 'shares' => $this->shares, 'names' => $this->names, 'families' => $this->families, 'ofNode' => $this->ofNode, 'nodes' => $this->nodes->keys];
     }
 
+    /**
+     * The mean of what some colours of the photo have, by the pot they belong to.
+     *
+     * @param array<int, float> $values one a colour
+     *
+     * @return list<float> one a pot; 1 where none of the colours belongs to it
+     */
+    public function means(ColourBlock $colours, array $values): array
+    {
+        $sums = $counts = array_fill(0, $this->count(), 0.0);
+        foreach ($this->membership($colours) as $i => $pot) {
+            $sums[$pot] += $values[$i];
+            ++$counts[$pot];
+        }
+
+        return array_map(static fn (float $sum, float $count): float => $count > 0.0 ? $sum / $count : 1.0, $sums, $counts);
+    }
+
     /** The pots as families of the photo's model, for moves that hold on to them. */
     public function families(Study $study): Families
     {

@@ -9,6 +9,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
+use Tovrin\App\Photo\PlanesForScreen;
 use Tovrin\App\Request\CubeOf;
 use Tovrin\App\Request\OneLook;
 use Tovrin\App\View\ColourView;
@@ -17,6 +18,9 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Plane;
+use Tovrin\Core\Grade\Planes;
+use Tovrin\Core\Grade\Stack;
 use Tovrin\Core\Move\Drawn;
 use Tovrin\Core\Reading\Reading;
 
@@ -24,12 +28,22 @@ use Tovrin\Core\Reading\Reading;
 #[AsController]
 final class ColourController
 {
-    /** The grade as a lattice of 32-bit floats; see Cube::toFloats(). */
+    /**
+     * The grade as a lattice of 32-bit floats, see Cube::toFloats(); one with areas or softened mattes as several of them, see Stack::floats(), and
+     * the header Tovrin-Planes names its planes: key and levels of each, and which is that of the watched move.
+     */
     #[Route('/api/cube', methods: ['POST'])]
     public function cube(#[JsonBody] CubeOf $body): Binary
     {
         $start = hrtime(true);
-        $answer = Binary::of(Compiler::compile($body->look, $body->lattice, $body->look->indexOf($body->watch))->toFloats());
+        $watch = $body->look->indexOf($body->watch);
+        $planes = Planes::of($body->look, null === $watch ? [] : [$watch]);
+        $stack = $body->lattice < CubeOf::SETTLED ? Stack::of($planes) : Stack::settled($planes);
+        $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch)->toFloats() : $stack->floats($body->look, $body->lattice, $watch));
+        if ($planes->count() > 0) {
+            $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];
+            $answer->headers->set('Tovrin-Planes', json_encode(array_map($named, $planes->all, $stack->counts(), array_keys($planes->all)), \JSON_THROW_ON_ERROR));
+        }
         $answer->headers->set('Server-Timing', \sprintf('compile;dur=%.2f', (hrtime(true) - $start) / 1e6));
 
         return $answer;

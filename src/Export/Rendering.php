@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Export;
 
 use Tovrin\App\Photo\AtomicFile;
+use Tovrin\App\Photo\Colouring;
 use Tovrin\App\Photo\Exactness;
 use Tovrin\App\Photo\GradeLink;
 use Tovrin\App\Photo\LittleCms;
@@ -94,11 +95,8 @@ final class Rendering
         }
         $progress('Computing the grade', 0.3);
         $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
-        $planes = Planes::of($grade);
-        if ($planes->count() > 0) {
-            $stack = StackLink::of($grade, $passage, $pixels, PlanePictures::of($planes, $pixels), $wanted->lattice);
-
-            return [$stack->apply($pixels, $coloured, $depth, $tag), $stack->exactness];
+        if (Planes::of($grade)->count() > 0) {
+            return Colouring::apply($grade, $passage, $pixels, $wanted->lattice, $coloured, $depth, $tag);
         }
         $link = self::link($source, $grade, $passage, $pixels, $wanted);
         $graded = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, $coloured, $depth, $tag);

@@ -76,7 +76,8 @@ final readonly class Carrier
 
     private function on(Photo $photo, CarryOver $asked): Grade
     {
-        $look = $asked->fit ? Fit::to($asked->look, $this->colours->fittingSamples($photo), $photo->storeKey()) : $asked->look;
+        $given = $asked->areas ? $asked->look : $asked->look->withoutAreas();
+        $look = $asked->fit ? Fit::to($given, $this->colours->fittingSamples($photo), $photo->storeKey()) : $given;
 
         return $asked->again ? $this->readAgain($photo, $asked->look, $look) : $look;
     }
@@ -115,7 +116,9 @@ final readonly class Carrier
     /** @return list<float> by move */
     private function reached(Photo $photo, Grade $look): array
     {
-        return array_map(static fn (MoveSummary $summary): float => $summary->reached, MoveSummary::of($look, $this->colours->digest($photo)));
+        $placed = $this->colours->placedDigest($photo)->thinned(MoveSummary::SAMPLES);
+
+        return array_map(static fn (MoveSummary $summary): float => $summary->reached, MoveSummary::of($look, $placed->colours, $placed->planes($look, array_keys($look->moves))));
     }
 
     /**

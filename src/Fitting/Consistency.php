@@ -130,9 +130,10 @@ final readonly class Consistency
     /** @return array{array{float, float, float}|null, float} what is reached, as graded, in OKLab, and its share of the picture */
     private function colourOf(Photo $photo, Reach $reach, Grade $grade): array
     {
-        $source = new Colours($this->colours->fittingSamples($photo));
+        $placed = $this->colours->placedFitting($photo);
+        $source = new Colours($placed->colours);
         $weights = $reach->weights($source);
-        $after = Evaluator::evaluate($grade, $source)->colours->in(OkLab::class);
+        $after = Evaluator::evaluate($grade, $source, [], $placed->planes($grade))->colours->in(OkLab::class);
         $sums = [0.0, 0.0, 0.0];
         $all = 0.0;
         foreach ($weights as $i => $weight) {

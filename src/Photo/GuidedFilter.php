@@ -37,21 +37,16 @@ final class GuidedFilter
     public static function luma(\FFI\CData $image, int $bits): \FFI\CData
     {
         $most = 16 === $bits ? 65_535.0 : 255.0;
-        $sum = null;
-        foreach (self::LUMA as $band => $weight) {
-            $part = Vips::run('linear1', [Vips::run('extract_band', [$image, Vips::OUT, $band]), Vips::OUT, $weight / $most, 0.0]);
-            $sum = null === $sum ? $part : Vips::run('add', [$sum, $part, Vips::OUT]);
-        }
-        \assert(null !== $sum);
+        [$red, $green, $blue] = array_map(static fn (float $weight, int $band): \FFI\CData => Vips::run('linear1', [Vips::run('extract_band', [$image, Vips::OUT, $band]), Vips::OUT, $weight / $most, 0.0]), self::LUMA, [0, 1, 2]);
 
-        return $sum;
+        return Vips::run('add', [Vips::run('add', [$red, $green, Vips::OUT]), $blue, Vips::OUT]);
     }
 
     /** An image of a and b. */
     private static function coefficients(\FFI\CData $matte, \FFI\CData $guide, int $radius): \FFI\CData
     {
         $side = 2 * $radius + 1;
-        $mask = Vips::row(array_fill(0, $side, 1.0 / $side));
+        $mask = Vips::row(array_fill(0, max(1, $side), 1.0 / $side));
         // In memory each, since what comes after asks for it several times.
         $mean = static fn (\FFI\CData $image): \FFI\CData => Vips::inMemory(Vips::run('convsep', [$image, Vips::OUT, $mask]));
         $times = static fn (\FFI\CData $one, \FFI\CData $other): \FFI\CData => Vips::run('multiply', [$one, $other, Vips::OUT]);

@@ -6,6 +6,7 @@ namespace Tovrin\App\Photo;
 
 use Tovrin\App\Choosing\StudyMaker;
 use Tovrin\App\Entity\Photo;
+use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reading\Digest;
@@ -35,15 +36,45 @@ final readonly class PhotoColours
      */
     public function readingSamples(Photo $photo): ColourBlock
     {
-        $digest = $this->digest($photo);
+        return $this->placedSamples($photo)->colours;
+    }
 
-        return $digest->everyNthRow($this->digestColumns($photo), $digest->count() > self::READ_IN_FULL ? 2 : 1)->colours();
+    /** The same with where they lie. */
+    public function placedSamples(Photo $photo): PlacedColours
+    {
+        $digest = $this->digest($photo);
+        $n = $digest->count() > self::READ_IN_FULL ? 2 : 1;
+
+        return $this->placed($photo, $digest->everyNthRow($this->digestColumns($photo), $n)->colours(), $n);
+    }
+
+    /** The whole digest with where its samples lie. */
+    public function placedDigest(Photo $photo): PlacedColours
+    {
+        return $this->placed($photo, $this->digest($photo)->colours(), 1);
+    }
+
+    /** @param int $n every so manyth row of the digest */
+    private function placed(Photo $photo, ColourBlock $colours, int $n): PlacedColours
+    {
+        $columns = $this->digestColumns($photo);
+
+        return new PlacedColours($colours, Frame::of($photo->width(), $photo->height()), static fn (): array => array_map(
+            static fn (array $shares): array => Digest::rowsOf($shares, $columns, $n),
+            Digest::places($photo->previewWidth(), $photo->previewHeight()),
+        ));
     }
 
     /** Colours that moves made on another photo are fitted to. */
     public function fittingSamples(Photo $photo): ColourBlock
     {
-        return $this->digest($photo)->colours()->thinned(self::FITTED_TO);
+        return $this->placedFitting($photo)->colours;
+    }
+
+    /** The same with where they lie. */
+    public function placedFitting(Photo $photo): PlacedColours
+    {
+        return $this->placedDigest($photo)->thinned(self::FITTED_TO);
     }
 
     /** Samples in a row of the digest. */

@@ -65,7 +65,7 @@ final readonly class Pixels
     public function copy(): self
     {
         $copy = new SharedBytes(max(1, $this->size()));
-        \FFI::memcpy($copy->at(0), $this->shared()->at(0), $this->size());
+        \FFI::memcpy($copy->at(0), $this->shared()->at(0), max(0, $this->size()));
 
         return $this->with($copy);
     }

@@ -293,6 +293,8 @@ final class Vips
             $list[$i] = $image; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
 
+        \assert($list instanceof \FFI\CData);
+
         return $list;
     }
 

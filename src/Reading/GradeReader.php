@@ -16,6 +16,7 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\PlaneValues;
 use Tovrin\Core\Grade\ReadsFrom;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\MoveSummary;
@@ -37,14 +38,17 @@ final readonly class GradeReader
     public function read(Photo $photo, Grade $grade, ?string $watch): ReadingsView
     {
         $at = $grade->indexOf($watch);
-        $colours = $this->colours->readingSamples($photo);
+        $placed = $this->colours->placedSamples($photo);
+        $colours = $placed->colours;
         $pots = $this->colours->pots($photo);
-        $evaluation = Evaluator::evaluate($grade, new Colours($colours), null === $at ? [] : [$at]);
+        $watched = null === $at ? [] : [$at];
+        $planes = $placed->planes($grade, $watched);
+        $evaluation = Evaluator::evaluate($grade, new Colours($colours), $watched, $planes);
         $weights = null === $at ? null : $evaluation->weights[$at];
         $middle = null === $weights ? null : Spread::middle($colours, $weights);
 
         return new ReadingsView(
-            self::potsAfter($pots, $grade),
+            self::potsAfter($pots, $grade, $colours, $planes),
             null === $weights ? null : array_sum($weights) / max(1, \count($weights)),
             null === $weights ? [] : Spill::of($pots, $colours, $weights),
             null === $middle ? null : Hex::format(...ColourBlock::of(OkLab::class, [$middle])->in(Srgb::class)->at(0)),
@@ -66,7 +70,7 @@ final readonly class GradeReader
         }
         $colours = new Colours($this->colours->readingSamples($photo));
         $move = $grade->moves[$at];
-        // On the photo's own colours the moves above need not be worked out.
+        // The bench is about colours alone, wherever they lie. On the photo's own the moves above need not be worked out.
         $weights = ReadsFrom::Source === $move->reads && null !== $move->reach ? $move->reach->weights($colours) : Evaluator::evaluate($grade, $colours, [$at])->weights[$at];
 
         return ColourPlane::weights($colours->lch(), $weights, $plane, $chromaTop);
@@ -76,18 +80,26 @@ final readonly class GradeReader
     public function summary(Photo $photo, Grade $grade): array
     {
         $views = [];
-        foreach (MoveSummary::of($grade, $this->colours->digest($photo)) as $index => $summary) {
+        $placed = $this->colours->placedDigest($photo)->thinned(MoveSummary::SAMPLES);
+        foreach (MoveSummary::of($grade, $placed->colours, $placed->planes($grade, array_keys($grade->moves))) as $index => $summary) {
             $views[] = MoveView::of($grade->moves[$index]->id, $summary);
         }
 
         return $views;
     }
 
-    /** @return list<array{after: string, difference: float}> */
-    private static function potsAfter(Pots $pots, Grade $grade): array
+    /**
+     * @param ColourBlock      $colours of the photo
+     * @param PlaneValues|null $planes  what the planes of the grade are at these
+     *
+     * @return list<array{after: string, difference: float}>
+     */
+    private static function potsAfter(Pots $pots, Grade $grade, ColourBlock $colours, ?PlaneValues $planes): array
     {
         $before = ColourBlock::of(OkLab::class, $pots->centres);
-        $after = Evaluator::evaluate($grade, new Colours($before))->colours;
+        // A pot has no place: it changes as far as what belongs to it lies in an area, on average.
+        $there = null === $planes ? null : new PlaneValues($planes->planes, array_map(static fn (array $values): array => $pots->means($colours, $values), $planes->values));
+        $after = Evaluator::evaluate($grade, new Colours($before), [], $there)->colours;
         $differences = DeltaE2000::between($before, $after);
         $views = [];
         foreach (array_keys($pots->centres) as $index) {

@@ -6,10 +6,12 @@ namespace Tovrin\App\Reading;
 
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\PhotoColours;
+use Tovrin\App\Photo\PlacedColours;
 use Tovrin\App\Request\ProbePoint;
 use Tovrin\App\Request\ProbesOf;
 use Tovrin\App\View\ColourView;
 use Tovrin\App\View\ProbeView;
+use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\OkLch;
@@ -37,10 +39,10 @@ final readonly class ProbeReader
         $until = $request->look->indexOf($request->before);
         $grade = null === $until ? $request->look : self::upTo($request->look, $until);
 
-        return array_map(static fn (ProbePoint $point): ?ProbeView => self::one($raster, $grade, $request->watch, $point), $request->points);
+        return array_map(static fn (ProbePoint $point): ?ProbeView => self::one($raster, Frame::of($photo->width(), $photo->height()), $grade, $request->watch, $point), $request->points);
     }
 
-    private static function one(Raster $raster, Grade $grade, ?string $watch, ProbePoint $point): ?ProbeView
+    private static function one(Raster $raster, Frame $frame, Grade $grade, ?string $watch, ProbePoint $point): ?ProbeView
     {
         $place = Region::point($raster, $point->x, $point->y, $point->size);
         if (0 === $place->colours->count()) {
@@ -50,10 +52,13 @@ final readonly class ProbeReader
         $before = Reading::mean($place->colours);
         $source = new Colours($place->colours);
         // The mean of what the pixels become, not what their mean would become.
-        $result = Evaluator::evaluate($grade, $source, null === $at ? [] : [$at]);
+        $watched = null === $at ? [] : [$at];
+        $n = $place->colours->count();
+        $planes = (new PlacedColours($place->colours, $frame, static fn (): array => [array_fill(0, $n, $point->x), array_fill(0, $n, $point->y)]))->planes($grade, $watched);
+        $result = Evaluator::evaluate($grade, $source, $watched, $planes);
         $after = Reading::mean($result->colours);
         $kind = null === $at ? null : $grade->moves[$at]->kind;
-        $along = null === $at || !$kind instanceof Curved ? [] : $kind->along(Reading::mean(Evaluator::evaluate(self::upTo($grade, $at), $source)->colours));
+        $along = null === $at || !$kind instanceof Curved ? [] : $kind->along(Reading::mean(Evaluator::evaluate(self::upTo($grade, $at), $source, [], $planes)->colours));
         $hue = $before->in(OkLch::class)->at(0)[2];
 
         return new ProbeView(

@@ -17,6 +17,7 @@ final readonly class CarryOver
      * @param list<int> $to    numbers of the photos
      * @param CarryHow  $how   in the place of the moves there, or below them
      * @param bool      $fit   each photo gets them fitted to its own colours
+     * @param bool      $areas the areas of the moves go along, at the same places of the picture
      * @param bool      $again probes of neutralise moves are read at the same places there
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class CarryOver
         public CarryHow $how = CarryHow::Replace,
         public bool $fit = true,
         public bool $again = false,
+        public bool $areas = false,
     ) {
     }
 }

@@ -13,6 +13,8 @@ final readonly class CubeOf
 {
     /** The browser never needs a finer cube than this. */
     public const MOST = 65;
+    /** From here on it is for a screen on which nothing moves, and planes get as many levels as they need. */
+    public const SETTLED = 33;
 
     /**
      * @param int         $lattice nodes along each axis

@@ -9,8 +9,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\AtomicFile;
-use Tovrin\App\Photo\GradeLink;
-use Tovrin\App\Photo\LittleCms;
+use Tovrin\App\Photo\Colouring;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
@@ -57,8 +56,7 @@ final readonly class PictureMaker
         $grade = $this->grades->grade($photo);
         $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), self::SIDE);
         if (!$grade->isAtRest()) {
-            $link = GradeLink::of($grade, Passage::srgb(), $pixels, self::LATTICE);
-            $pixels = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static function (): void {});
+            [$pixels] = Colouring::apply($grade, Passage::srgb(), $pixels, self::LATTICE, static function (): void {});
         }
         AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', self::QUALITY), $part));
         $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);

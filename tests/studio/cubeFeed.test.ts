@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { CubeFeed, SETTLED_LATTICE, type FeedCube } from '../../studio/src/photo/CubeFeed';
+import { CubeFeed, SETTLED_LATTICE, type Answer, type FeedCube } from '../../studio/src/photo/CubeFeed';
 import { deferred, hueOf, look, shift, turns } from './looks';
 
 interface Asked {
@@ -21,8 +21,8 @@ beforeEach(() => {
   failures = [];
   feed = new CubeFeed(
     (of, lattice) => {
-      const { promise, resolve, reject } = deferred<ArrayBuffer>();
-      asked.push({ hue: hueOf(of, 'a'), lattice, answer: () => { resolve(new ArrayBuffer(16)); }, fail: reject });
+      const { promise, resolve, reject } = deferred<Answer>();
+      asked.push({ hue: hueOf(of, 'a'), lattice, answer: () => { resolve({ nodes: new ArrayBuffer(16), planes: [], watched: null }); }, fail: reject });
       return promise;
     },
     (cube) => shown.push(cube),

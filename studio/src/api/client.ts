@@ -1,6 +1,7 @@
 import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
 import { identified, type Look, type LookFile, type Reach } from '../grade/looks';
+import { planesIn, type PlaneLevels } from '../photo/planes';
 import type { Kept } from '../session/grading';
 
 type Schemas = components['schemas'];
@@ -130,7 +131,12 @@ export const api = {
   removeVersion: (id: number) => done(client.DELETE('/api/versions/{id}', at(id))),
   restoreVersion: (id: number) => take(client.POST('/api/versions/{id}/restore', at(id))).then(version),
   summary: (id: number, look: Look) => take(client.POST('/api/photos/{id}/summary', { ...at(id), body: { look } })),
-  cube: (look: Look, lattice: number, watch: string | null) => bytes(client.POST('/api/cube', { body: { look, lattice, watch }, parseAs: 'arrayBuffer' })),
+  cube: async (look: Look, lattice: number, watch: string | null) => {
+    const { data, response } = await sent(client.POST('/api/cube', { body: { look, lattice, watch }, parseAs: 'arrayBuffer' }));
+    return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
+  },
+  planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch }, parseAs: 'arrayBuffer' }))),
+  under: (id: number, points: [number, number][]) => take(client.POST('/api/photos/{id}/under', { ...at(id), body: { points } })),
   source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),
   readings: (id: number, look: Look, watch: string | null, signal?: AbortSignal) => take(client.POST('/api/photos/{id}/readings', { ...at(id), body: { look, watch }, signal })),
   lit: (id: number, look: Look, watch: string, plane: string, chromaTop: number) => take(client.POST('/api/photos/{id}/lit', { ...at(id), body: { look, watch, plane, chromaTop } })),

@@ -1,3 +1,4 @@
+import { AreaOverlay } from '../area/AreaOverlay';
 import { FirstStepLine } from '../first/FirstStepLine';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolStrip } from '../photo/StageTools';
@@ -29,6 +30,7 @@ export function DeskStage({ desk }: { desk: Desk }) {
           choosingState={desk.choosingState}
           fit={fit}
           pullBar={desk.pullBar}
+          areas={desk.areas}
           idle={desk.first.wanted ? <FirstStepLine onChoose={() => { setTool('choose'); }} onAway={desk.first.away} /> : null}
         />
       </ToolStrip>
@@ -62,6 +64,8 @@ export function DeskStage({ desk }: { desk: Desk }) {
           desk.setProbes(probes.filter((_, i) => i !== index));
         }}
         marks={desk.marks}
+        shows={desk.areas.shows}
+        over={tool === 'area' && picking === null && desk.move ? (place, stroke) => <AreaOverlay areas={desk.areas} photo={photo} place={place} stroke={stroke} /> : undefined}
         spot={desk.families.lit}
         asked={chooses(tool) && picking === null ? (fit?.ask ?? null) : null}
         divide={desk.divide}

@@ -1,6 +1,9 @@
 import { Button, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import type { Fit } from '../api/client';
+import { WeightShown } from '../area/WeightShown';
+import { AreaStrip } from '../area/AreaStrip';
+import type { Areas } from '../area/useAreas';
 import { ChoosingWords } from '../choose/ChoosingWords';
 import type { Choosing, ChoosingState } from '../choose/choosing';
 import { answerTo, Question } from '../choose/Question';
@@ -27,10 +30,11 @@ interface Props {
   /** Said while there is nothing else to say; null for nothing. */
   idle: ReactNode;
   pullBar: Parameters<typeof PullSettings>[0];
+  areas: Areas;
 }
 
 /** What the strip says: what the tool at hand is waiting for, or what is shown. */
-export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, idle, pullBar }: Props) {
+export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, idle, pullBar, areas }: Props) {
   if (stale !== null) {
     return (
       <>
@@ -99,6 +103,17 @@ export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPic
     );
   }
   if (tool === 'pull') return <PullSettings {...pullBar} />;
+  const weighed = view === 'reached' || view === 'matte';
+  const limited = (areas.area !== null || (move?.soften ?? 0) > 0) && weighed;
+  if (tool === 'area') {
+    return (
+      <>
+        <AreaStrip areas={areas} move={move} />
+        {limited && <WeightShown areas={areas} />}
+      </>
+    );
+  }
+  if (tool === 'look' && limited) return <WeightShown areas={areas} />;
   if (view === 'clipped' && tool === 'look') {
     return (
       <>

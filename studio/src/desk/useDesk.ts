@@ -1,5 +1,6 @@
 import { useCallback, useState } from 'react';
 import { api, type Photo } from '../api/client';
+import { useAreas } from '../area/useAreas';
 import { strokesOf } from '../choose/choosing';
 import { useBreadthWheel } from '../choose/useBreadthWheel';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
@@ -77,6 +78,16 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
   const toPhoto = () => {
     stage.frame.current?.focus({ preventScroll: true });
   };
+  const onMove = useCallback(
+    (given: Move, next: Move, keep: boolean) => {
+      const patch = patchOfMove(given, next);
+      const change = (newest: Parameters<typeof applyPatch>[0]) => applyPatch(newest, patch).look;
+      if (keep) session.edit(change);
+      else session.preview(change);
+    },
+    [session],
+  );
+  const areas = useAreas(photo, session, move, onMove, onFailure);
   const first = useFirstStep(keptLook?.moves.length);
   useKeys({
     undo: session.undo,
@@ -95,7 +106,10 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     reached: holdReached,
     tool: setTool,
     flash: families.setFlashing,
-    escape: stopPicking,
+    escape: () => {
+      stopPicking();
+      areas.drawing.giveUp();
+    },
     fold: () => {
       setFolded((now) => !now);
     },
@@ -104,21 +118,13 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     },
   });
 
-  const onMove = useCallback(
-    (given: Move, next: Move, keep: boolean) => {
-      const patch = patchOfMove(given, next);
-      const change = (newest: Parameters<typeof applyPatch>[0]) => applyPatch(newest, patch).look;
-      if (keep) session.edit(change);
-      else session.preview(change);
-    },
-    [session],
-  );
   const fit = choosing.fitOf(watch, move?.reach ?? null);
   const turn = useBreadthWheel(move, onMove);
   const onStroke = (shape: StrokeShape, points: Place[]) => {
     const at = points.at(-1);
     if (!look || !at) return;
     if (picking !== null) takePicked(look, watch, at);
+    else if (tool === 'area') areas.drawing.stroke(points);
     else if (tool === 'probe') {
       if (!pin(at)) onFailure(BESIDE);
     } else {
@@ -161,6 +167,10 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     source, readings, pointed, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
     families: families.shares,
     onLight: families.setFamily,
+    areas,
+    onDrawArea: () => {
+      setTool('area');
+    },
     photos,
   };
   const onAspect = (next: string) => {
@@ -172,6 +182,6 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     divide, setDivide, folded, setFolded, readingsOpen, setReadingsOpen, marks, help, setHelp, attempt, retry, stale, setStale,
     versions, comparing, source, readings, pointed, point, probes, setProbes, probeReadings, pins, movePin,
     choosing, choosingState, fit, turn, picking, stopPicking, pulling, startPull, pullBar, judged, setJudged, shown, onPreview,
-    families, tool, setTool, view, viewNow, setView, stage, first, onStroke, startOnPot,
+    families, areas, tool, setTool, view, viewNow, setView, stage, first, onStroke, startOnPot,
   };
 }

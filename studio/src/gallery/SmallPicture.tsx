@@ -7,6 +7,8 @@ import { pictureUrl } from '../photo/pictures';
 import { graded, type Pixels } from './cubePicture';
 
 const LATTICE = 17;
+/** Of an area, along its longer side. */
+const POINTS = 256;
 /** Pixels across; twice what is drawn, for fine screens. */
 const WIDE = 300;
 
@@ -37,8 +39,12 @@ export function SmallPicture({ photo, look, label, ratio = photo.width / photo.h
   const source = useQuery({ queryKey: ['small', photo.key], queryFn: () => smallPhoto(pictureUrl(photo, 'thumb'), photo), staleTime: Infinity }).data;
   // Ids of moves are no part of what a grade looks like.
   const cube = useQuery({
-    queryKey: ['small cube', JSON.stringify(look.moves.map((move) => ({ ...move, id: '' })))],
-    queryFn: () => api.cube(look, LATTICE, null),
+    queryKey: ['small cube', photo.key, JSON.stringify(look.moves.map((move) => ({ ...move, id: '' })))],
+    queryFn: async () => {
+      const { nodes, planes } = await api.cube(look, LATTICE, null);
+      const drawn = planes.length === 0 ? [] : await api.planes(photo.id, look, POINTS, null);
+      return { nodes: new Float32Array(nodes), planes: planes.flatMap((levelled, i) => (drawn[i] ? [{ ...drawn[i], ...levelled }] : [])) };
+    },
     placeholderData: keepPreviousData,
     staleTime: Infinity,
     gcTime: 60_000,
@@ -46,7 +52,7 @@ export function SmallPicture({ photo, look, label, ratio = photo.width / photo.h
   useLayoutEffect(() => {
     const pen = canvas.current?.getContext('2d');
     if (!pen || !source || !cube || !canvas.current) return;
-    const { data, width, height } = graded(source, new Float32Array(cube), LATTICE);
+    const { data, width, height } = graded(source, cube.nodes, LATTICE, cube.planes);
     canvas.current.width = width;
     canvas.current.height = height;
     pen.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);

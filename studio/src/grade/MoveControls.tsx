@@ -1,14 +1,15 @@
-import ExpandIcon from '@mui/icons-material/ExpandMore';
-import { Box, ButtonBase, Collapse, ToggleButton, Tooltip, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Box, ToggleButton, Tooltip, Typography } from '@mui/material';
+import { AreaPanel } from '../area/AreaPanel';
+import { areaWords } from '../area/shapes';
 import { SpillList } from '../choose/SpillList';
 import { ValueSlider } from '../controls/ValueSlider';
 import { panelOf } from '../panels';
 import { percent } from '../pots/percent';
 import type { PanelProps, Surroundings } from '../panels/panel';
 import { greys } from '../theme';
-import { kindHelp, kindTitle, amountOf, withField, type Move, type MoveKind } from './looks';
+import { kindHelp, kindTitle, amountOf, SOFTEN_MOST, withField, type Move, type MoveKind } from './looks';
 import { ReachEditor, reachWords } from './ReachEditor';
+import { Section } from './Section';
 
 interface Props extends Surroundings {
   move: Move;
@@ -24,7 +25,7 @@ interface Props extends Surroundings {
 /** The controls of the move at hand: its own, its amount, and what it reaches. */
 export function MoveControls({ move, onChange, onPointPot, part, onPart, ...around }: Props) {
   const { source, readings } = around;
-  const [reachOpen, setReachOpen] = useState(false);
+  const softened = (move.soften ?? 0) > 0;
   const panel = panelOf(move);
   const Controls = panel.Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
   const parts = (panel.parts ?? []) as { title: string }[];
@@ -70,25 +71,18 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
           }}
         />
       </Box>
-      <ButtonBase
-        aria-expanded={reachOpen}
-        onClick={() => {
-          setReachOpen(!reachOpen);
-        }}
-        sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.5, py: 0.75, borderTop: `1px solid ${greys.line}`, textAlign: 'left' }}
+      <Section
+        title="Reach"
+        words={reachWords(move.reach)}
+        end={
+          readings &&
+          readings.reached !== null && (
+            <Typography variant="caption" sx={{ flex: 'none' }} title="Share of the picture that the move acts on">
+              {percent(readings.reached)} of the photo
+            </Typography>
+          )
+        }
       >
-        <ExpandIcon fontSize="small" sx={{ transform: reachOpen ? 'none' : 'rotate(-90deg)' }} />
-        <Typography variant="subtitle2" component="span">Reach</Typography>
-        <Typography variant="caption" sx={{ flex: 1, lineHeight: 1.25 }}>
-          {reachWords(move.reach)}
-        </Typography>
-        {readings && readings.reached !== null && (
-          <Typography variant="caption" sx={{ flex: 'none' }} title="Share of the picture that the reach takes in">
-            {percent(readings.reached)} of the photo
-          </Typography>
-        )}
-      </ButtonBase>
-      <Collapse in={reachOpen}>
         <ReachEditor
           reach={move.reach ?? null}
           reads={move.reads ?? 'source'}
@@ -96,15 +90,34 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
             onChange(withField(move, { reach }), keep);
           }}
           onReads={(reads) => {
-            onChange(withField(move, { reads }), true);
+            if (reads === 'running' && softened) around.onFailure('A softened matte is read from the source. Set Soften to 0 first.');
+            else onChange(withField(move, { reads }), true);
           }}
           onFailure={around.onFailure}
           photoKey={around.photoKey}
           onUnstroke={around.onUnstroke}
           onInverted={around.onInverted}
         />
-      </Collapse>
+      </Section>
+      {move.reach && move.reads !== 'running' && (
+        <ValueSlider
+          label="Soften"
+          help="Smooths a matte that breaks up in noise, along the photo’s own edges: how far, in thousandths of its longer side."
+          value={move.soften ?? 0}
+          min={0}
+          max={SOFTEN_MOST}
+          step={0.5}
+          rest={0}
+          unit="‰"
+          onChange={(soften, keep) => {
+            onChange(withField(move, { soften }), keep);
+          }}
+        />
+      )}
       {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}
+      <Section title="Area" words={areaWords(move.area)}>
+        <AreaPanel areas={around.areas} onDraw={around.onDrawArea} />
+      </Section>
     </Box>
   );
 }

@@ -105,9 +105,12 @@ export function amountOf(move: Move): number {
 }
 
 /** A move with one of its own fields changed; keeps its kind's type. */
-export function withField<M extends Move>(move: M, change: Partial<Pick<M, 'label' | 'on' | 'strength' | 'reads' | 'reach' | 'params'>>): M {
+export function withField<M extends Move>(move: M, change: Partial<Pick<M, 'label' | 'on' | 'strength' | 'reads' | 'reach' | 'area' | 'soften' | 'params'>>): M {
   return { ...move, ...change };
 }
+
+/** How far mattes can be softened, in thousandths of the photo's longer side. */
+export const SOFTEN_MOST = definitions['shift']?.properties?.['soften']?.maximum ?? 20;
 
 /** The look with one of its moves changed; without a change when it has no such move. */
 export function withMove(look: Look, id: string, change: (move: Move) => Move): Look {

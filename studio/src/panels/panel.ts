@@ -1,4 +1,5 @@
 import type { ComponentType } from 'react';
+import type { Areas } from '../area/useAreas';
 import type { PlaneName } from '../bench/axes';
 import type { Photo, ProbeReading, Readings, Source } from '../api/client';
 import type { Mark } from '../photo/PlaceMarks';
@@ -35,6 +36,10 @@ export interface Surroundings {
   photoKey: string;
   /** Takes away one of the strokes the move's reach was learned from. */
   onUnstroke: (index: number) => void;
+  /** The areas of the move at hand. */
+  areas: Areas;
+  /** Takes the tool that draws them. */
+  onDrawArea: () => void;
   /** The move acts on everything else now, or no longer: what its held strokes mean has changed. */
   onInverted: () => void;
 }

@@ -1,4 +1,13 @@
 import type { Look } from '../grade/looks';
+import type { LevelledPlane } from './planes';
+
+/** What the server makes of a grade. */
+export interface Answer {
+  nodes: ArrayBuffer;
+  planes: LevelledPlane[];
+  /** The plane of the watched move, by its key. */
+  watched: string | null;
+}
 
 /** Lattices while something moves, the finest first: computed in a fraction of the settled one's time. */
 const DRAFT_LATTICES = [17, 13, 9] as const;
@@ -15,6 +24,8 @@ export interface FeedCube {
   /** Id of the move whose reach is in the fourth channel. */
   watch: string | null;
   nodes: Float32Array;
+  planes: LevelledPlane[];
+  watched: string | null;
   size: number;
   settled: boolean;
   /** performance.now() of the input event it answers; null when it follows none. */
@@ -44,7 +55,7 @@ export class CubeFeed {
   private coarseness = 0;
 
   constructor(
-    private readonly compile: (look: Look, lattice: number, watch: string | null) => Promise<ArrayBuffer>,
+    private readonly compile: (look: Look, lattice: number, watch: string | null) => Promise<Answer>,
     private readonly onCube: (cube: FeedCube) => void,
     private readonly onFailure: (reason: unknown) => void,
   ) {}
@@ -85,11 +96,11 @@ export class CubeFeed {
     this.running++;
     const sentAt = performance.now();
     void this.compile(question.look, question.lattice, question.watch)
-      .then((buffer) => {
+      .then(({ nodes, planes, watched }) => {
         if (question.lattice !== SETTLED_LATTICE) this.keepUp(performance.now() - sentAt);
         if (this.stopped || question.order <= this.shown) return;
         this.shown = question.order;
-        this.onCube({ look: question.look, watch: question.watch, nodes: new Float32Array(buffer), size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
+        this.onCube({ look: question.look, watch: question.watch, nodes: new Float32Array(nodes), planes, watched, size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
       })
       .catch((reason: unknown) => {
         if (!this.stopped && question.order > this.shown) this.onFailure(reason);

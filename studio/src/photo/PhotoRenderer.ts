@@ -1,4 +1,7 @@
-import { fragmentShader, vertexShader, type Interpolation } from './shaders';
+import { PlaneTextures } from './PlaneTextures';
+import type { LevelledPlane } from './planes';
+import { build, CORNER, type Program } from './programs';
+import { fragmentShader, vertexShader } from './shaders';
 
 export type ViewMode = 'result' | 'source' | 'split' | 'beside' | 'reached' | 'matte' | 'tone' | 'colour' | 'clipped' | 'source-clipped';
 const VIEW_NUMBER: Record<ViewMode, number> = { result: 0, split: 0, beside: 0, source: 1, reached: 2, matte: 3, tone: 4, colour: 5, clipped: 6, 'source-clipped': 7 };
@@ -11,12 +14,21 @@ export interface Rect {
   height: number;
 }
 
-/** Attribute that carries the corners of the unit square. */
-const CORNER = 0;
+/** What is shown of a move's weight: all of it, its area alone, its reach alone. */
+export type Shows = 'both' | 'area' | 'reach';
+const SHOWS_NUMBER: Record<Shows, number> = { both: 0, area: 1, reach: 2 };
 
-interface Program {
-  program: WebGLProgram;
-  uniforms: Record<'rect' | 'canvas' | 'part' | 'photo' | 'cube' | 'view' | 'divide' | 'spot' | 'lit', WebGLUniformLocation | null>;
+const UNIFORMS = ['rect', 'canvas', 'part', 'covers', 'photo', 'cube', 'view', 'divide', 'spot', 'lit', 'levels', 'parts', 'watched', 'shows', 'area0', 'area1', 'area2', 'soft0', 'soft1', 'soft2'] as const;
+type Drawer = Program<(typeof UNIFORMS)[number]>;
+
+/** A compiled grade: one cube or several, each size³ × (red, green, blue, weight), red fastest. */
+export interface Compiled {
+  nodes: Float32Array;
+  size: number;
+  settled: boolean;
+  planes: LevelledPlane[];
+  /** Which of the planes belongs to the move whose weight is in the fourth channel. */
+  watched: string | null;
 }
 
 interface Layer {
@@ -28,30 +40,35 @@ interface Layer {
 /** Draws one photo through a compiled grade with WebGL 2. Holds textures only; knows no grade. */
 export class PhotoRenderer {
   private readonly gl: WebGL2RenderingContext;
-  private readonly exact: Program;
+  private readonly exact: Drawer;
   /** For drafts, where the texture unit can interpolate floats by itself. */
-  private readonly quick: Program;
+  private readonly quick: Drawer;
   private readonly interpolates: boolean;
   private readonly cube: WebGLTexture;
   private readonly spot: WebGLTexture;
   private lit = false;
-  private settled = true;
+  private compiled: Omit<Compiled, 'nodes' | 'planes'> = { size: 2, settled: true, watched: null };
+  private readonly planes: PlaneTextures;
+  private shows: Shows = 'both';
   private layers: Layer[] = [];
+  /** Pixels across of the preview. */
+  private wide = 1;
 
   constructor(canvas: HTMLCanvasElement) {
     const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false, powerPreference: 'high-performance' });
     if (!gl) throw new Error('This browser cannot show photos here: WebGL 2 is missing or switched off.');
     this.gl = gl;
     this.interpolates = gl.getExtension('OES_texture_float_linear') !== null;
-    this.exact = build(gl, 'tetrahedral');
-    this.quick = this.interpolates ? build(gl, 'trilinear') : this.exact;
+    this.exact = build(gl, vertexShader, fragmentShader('tetrahedral'), UNIFORMS);
+    this.quick = this.interpolates ? build(gl, vertexShader, fragmentShader('trilinear'), UNIFORMS) : this.exact;
     gl.bindBuffer(gl.ARRAY_BUFFER, gl.createBuffer());
     gl.bufferData(gl.ARRAY_BUFFER, new Float32Array([0, 0, 1, 0, 0, 1, 1, 1]), gl.STATIC_DRAW);
     gl.enableVertexAttribArray(CORNER);
     gl.vertexAttribPointer(CORNER, 2, gl.FLOAT, false, 0, 0);
     this.cube = gl.createTexture();
     this.spot = gl.createTexture();
-    this.setCube(identityCube(), 2, true);
+    this.planes = new PlaneTextures(gl);
+    this.setCube({ nodes: identityCube(), size: 2, settled: true, planes: [], watched: null });
     this.setSpot(null);
   }
 
@@ -63,6 +80,9 @@ export class PhotoRenderer {
   setPhoto(picture: ImageBitmap): void {
     for (const layer of this.layers) this.gl.deleteTexture(layer.texture);
     this.layers = [{ texture: this.upload(picture, true), covers: { left: 0, top: 0, width: 1, height: 1 } }];
+    this.wide = picture.width;
+    this.planes.forgetSoftened();
+    this.soften();
   }
 
   /** A part of the photo at full resolution, drawn over the preview; null takes it away. */
@@ -72,10 +92,12 @@ export class PhotoRenderer {
     if (picture && this.layers.length === 1) this.layers.push({ texture: this.upload(picture, false), covers });
   }
 
-  /** A compiled grade: size³ × (red, green, blue, weight), red fastest. */
-  setCube(nodes: Float32Array, size: number, settled: boolean): void {
+  setCube({ nodes, planes, ...compiled }: Compiled): void {
     const gl = this.gl;
-    this.settled = settled;
+    const { size } = compiled;
+    this.compiled = compiled;
+    this.planes.set(planes);
+    const cubes = this.planes.layers + (this.planes.areSoftened ? 1 : 0);
     const filter = this.interpolates ? gl.LINEAR : gl.NEAREST;
     gl.activeTexture(gl.TEXTURE1);
     gl.bindTexture(gl.TEXTURE_3D, this.cube);
@@ -83,7 +105,13 @@ export class PhotoRenderer {
     gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MAG_FILTER, filter);
     for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, side, gl.CLAMP_TO_EDGE);
     gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false);
-    gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size, 0, gl.RGBA, gl.FLOAT, nodes);
+    gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size * cubes, 0, gl.RGBA, gl.FLOAT, nodes);
+    this.soften();
+  }
+
+  /** Of the watched move's weight, in the views that show it. */
+  show(shows: Shows): void {
+    this.shows = shows;
   }
 
   /** Lights up the colours of a lattice of 8-bit weights and dims the rest; null lights up nothing. */
@@ -116,7 +144,7 @@ export class PhotoRenderer {
     } else gl.disable(gl.SCISSOR_TEST);
     gl.clearColor(surround, surround, surround, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    const { program, uniforms } = this.settled ? this.exact : this.quick;
+    const { program, at: uniforms } = this.compiled.settled ? this.exact : this.quick;
     gl.useProgram(program);
     gl.uniform2f(uniforms.canvas, width, height);
     gl.uniform1i(uniforms.photo, 0);
@@ -126,6 +154,11 @@ export class PhotoRenderer {
     gl.uniform1i(uniforms.view, VIEW_NUMBER[view]);
     gl.uniform1f(uniforms.divide, divide ?? -1);
     gl.uniform4f(uniforms.part, 0, 0, 1, 1);
+    gl.uniform3i(uniforms.levels, ...this.planes.levels);
+    gl.uniform3i(uniforms.parts, ...this.planes.parts);
+    gl.uniform1i(uniforms.watched, this.planes.indexOf(this.compiled.watched));
+    gl.uniform1i(uniforms.shows, SHOWS_NUMBER[this.shows]);
+    this.planes.bind(uniforms);
     gl.activeTexture(gl.TEXTURE2);
     gl.bindTexture(gl.TEXTURE_3D, this.spot);
     gl.activeTexture(gl.TEXTURE1);
@@ -133,6 +166,7 @@ export class PhotoRenderer {
     gl.activeTexture(gl.TEXTURE0);
     for (const { texture, covers } of this.layers) {
       gl.bindTexture(gl.TEXTURE_2D, texture);
+      gl.uniform4f(uniforms.covers, covers.left, covers.top, covers.width, covers.height);
       gl.uniform4f(
         uniforms.rect,
         place.left + covers.left * place.width,
@@ -149,8 +183,14 @@ export class PhotoRenderer {
     this.layers = [];
     this.gl.deleteTexture(this.cube);
     this.gl.deleteTexture(this.spot);
+    this.planes.dispose();
     this.gl.deleteProgram(this.exact.program);
     this.gl.deleteProgram(this.quick.program);
+  }
+
+  private soften(): void {
+    const [preview] = this.layers;
+    if (preview && this.planes.areSoftened) this.planes.soften(preview.texture, this.wide, this.cube, this.compiled.size);
   }
 
   private upload(picture: ImageBitmap, reduces: boolean): WebGLTexture {
@@ -174,27 +214,4 @@ function identityCube(): Float32Array {
   const nodes: number[] = [];
   for (let b = 0; b < 2; b++) for (let g = 0; g < 2; g++) for (let r = 0; r < 2; r++) nodes.push(r, g, b, 1);
   return new Float32Array(nodes);
-}
-
-function build(gl: WebGL2RenderingContext, how: Interpolation): Program {
-  const program = gl.createProgram();
-  for (const [kind, source] of [
-    [gl.VERTEX_SHADER, vertexShader],
-    [gl.FRAGMENT_SHADER, fragmentShader(how)],
-  ] as const) {
-    const shader = gl.createShader(kind);
-    if (!shader) throw new Error('The graphics driver refused a shader.');
-    gl.shaderSource(shader, source);
-    gl.compileShader(shader);
-    if (!gl.getShaderParameter(shader, gl.COMPILE_STATUS)) throw new Error(gl.getShaderInfoLog(shader) ?? 'A shader does not compile.');
-    gl.attachShader(program, shader);
-  }
-  gl.bindAttribLocation(program, CORNER, 'corner');
-  gl.linkProgram(program);
-  if (!gl.getProgramParameter(program, gl.LINK_STATUS)) throw new Error(gl.getProgramInfoLog(program) ?? 'The shaders do not link.');
-  const at = (name: string) => gl.getUniformLocation(program, name);
-  return {
-    program,
-    uniforms: { rect: at('rect'), canvas: at('canvas'), part: at('part'), photo: at('photo'), cube: at('cube'), view: at('view'), divide: at('divide'), spot: at('spot'), lit: at('lit') },
-  };
 }

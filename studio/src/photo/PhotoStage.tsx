@@ -1,5 +1,5 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
-import { useEffect, useMemo, useRef, type RefObject } from 'react';
+import { useEffect, useMemo, useRef, type ReactNode, type RefObject } from 'react';
 import type { Photo } from '../api/client';
 import type { Look } from '../grade/looks';
 import type { PreviewListener } from '../session/grading';
@@ -8,8 +8,8 @@ import { AskedPatch, type Patch } from './AskedPatch';
 import { CursorMark } from './CursorMark';
 import { PhotoOverlay } from './PhotoOverlay';
 import { PlaceMarks, type Mark } from './PlaceMarks';
-import type { ViewMode } from './PhotoRenderer';
-import type { Place, Tool } from './tools';
+import type { Rect, Shows, ViewMode } from './PhotoRenderer';
+import type { Place, Stroke, Tool } from './tools';
 import { useCubePreview } from './useCubePreview';
 import { usePhotoCursor } from './usePhotoCursor';
 import { usePhotoTextures } from './usePhotoTextures';
@@ -46,6 +46,10 @@ interface Props extends StageActions {
   /** Told where the pointer is, in device pixels of the canvas, so that keys can zoom there. */
   pointerAt: RefObject<{ x: number; y: number } | null>;
   pinsCatch: boolean;
+  /** What else lies over the photo, told where that is in CSS pixels and what is being drawn. */
+  over?: (place: Rect, stroke: Stroke | null) => ReactNode;
+  /** What is shown of the watched move's weight. */
+  shows: Shows;
   onUnpin: (index: number) => void;
   attempt: number;
   onRetry: () => void;
@@ -60,7 +64,7 @@ export function PhotoStage(props: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { drawing, failure } = useRenderer(canvas);
   const loading = usePhotoTextures(drawing, photo, viewport, pane, attempt);
-  const cube = useCubePreview(drawing, props.look, props.watch, props.onPreview, attempt);
+  const cube = useCubePreview(drawing, photo.id, props.look, props.watch, props.onPreview, attempt);
   const pointer = usePointerOnStage({ ...props, canvas });
   const keyboard = usePhotoCursor({ ...props, pane });
 
@@ -76,10 +80,17 @@ export function PhotoStage(props: Props) {
     drawing?.loop.ask();
   }, [drawing, spot]);
 
+  const { shows } = props;
+  useEffect(() => {
+    drawing?.renderer.show(shows);
+    drawing?.loop.ask();
+  }, [drawing, shows]);
+
   const ratio = window.devicePixelRatio;
   const device = placeOf(viewport, photo, pane);
   const lastLeft = lastPaneLeft(size, panes);
   const place = { left: (device.left + lastLeft) / ratio, top: device.top / ratio, width: device.width / ratio, height: device.height / ratio };
+  const stroke: Stroke | null = keyboard.cursor.stroke ? { shape: 'path', points: keyboard.cursor.stroke } : pointer.stroke;
   const ready = loading === 'ready' && drawing !== null;
   const error = failure ?? (typeof loading === 'object' ? loading.error : null);
   return (
@@ -105,7 +116,7 @@ export function PhotoStage(props: Props) {
       {ready && (
         <PhotoOverlay
           place={place}
-          stroke={tool === 'probe' ? null : keyboard.cursor.stroke ? { shape: 'path', points: keyboard.cursor.stroke } : pointer.stroke}
+          stroke={tool === 'probe' || tool === 'area' ? null : stroke}
           pinsCatch={props.pinsCatch}
           onUnpin={props.onUnpin}
           pins={props.pins.map(([x, y], i) => ({ x, y, number: i + 1 }))}
@@ -114,6 +125,7 @@ export function PhotoStage(props: Props) {
           onDivide={props.onDivide}
         />
       )}
+      {ready && props.over?.(place, stroke)}
       {ready && props.marks.length > 0 && <PlaceMarks marks={props.marks} place={place} />}
       {ready && props.asked && <AskedPatch patch={props.asked} place={place} />}
       {ready && keyboard.cursor.at && <CursorMark at={keyboard.cursor.at} place={place} pulling={keyboard.cursor.pull !== null} />}

@@ -92,7 +92,7 @@ export class PhotoCursor {
     } else if (stroke) {
       this.set({ stroke: null });
       this.actions().onStroke(stroke.length > 1 ? 'path' : 'point', stroke);
-    } else if (key === ' ' && (tool === 'choose' || tool === 'hold')) this.set({ stroke: [at] });
+    } else if (key === ' ' && (tool === 'choose' || tool === 'hold' || tool === 'area')) this.set({ stroke: [at] });
     else this.actions().onStroke('point', [at]);
   }
 

@@ -1,69 +1,85 @@
+import { lookup, type Interpolation } from './lookup';
+
 /** Places the photo on the canvas: unit square → photo rectangle in device pixels → clip space. */
 export const vertexShader = `#version 300 es
 in vec2 corner;
 uniform vec4 rect;      // left, top, width, height in device pixels
 uniform vec2 canvas;    // size in device pixels
 uniform vec4 part;      // which part of the texture fills the rectangle: left, top, width, height, 0 to 1
+uniform vec4 covers;    // which part of the photo the texture holds
 out vec2 at;
+out vec2 place;         // on the photo, 0 to 1
 out float across;
 void main() {
   vec2 p = (rect.xy + corner * rect.zw) / canvas;
   at = part.xy + corner * part.zw;
+  place = covers.xy + at * covers.zw;
   across = p.x;
   gl_Position = vec4(p.x * 2.0 - 1.0, 1.0 - p.y * 2.0, 0.0, 1.0);
 }`;
 
-/** How a colour between the nodes of the cube is found. */
-export type Interpolation = 'tetrahedral' | 'trilinear';
+// The planes of a pixel, and the grade between the cubes of their levels.
+const planes = `
+float between(sampler2D soft, vec2 place, float luma) {
+  ivec2 size = textureSize(soft, 0);
+  vec2 at = clamp(place * vec2(size) - 0.5, vec2(0.0), vec2(size - 1));
+  ivec2 base = min(ivec2(at), max(size - 2, ivec2(0)));
+  ivec2 next = min(base + 1, size - 1);
+  vec2 f = at - vec2(base);
+  vec2 ab = mix(
+    mix(texelFetch(soft, base, 0).xy, texelFetch(soft, ivec2(next.x, base.y), 0).xy, f.x),
+    mix(texelFetch(soft, ivec2(base.x, next.y), 0).xy, texelFetch(soft, next, 0).xy, f.x), f.y);
+  return clamp(ab.x * luma + ab.y, 0.0, 1.0);
+}
 
-// Tetrahedral, as every other consumer of the cube interpolates: between the cell's dark corner, its
-// light corner, and the two corners on the way there along the largest remainders.
-const tetrahedral = `
-vec4 graded(vec3 rgb) {
-  float top = float(textureSize(cube, 0).x - 1);
-  vec3 place = clamp(rgb, 0.0, 1.0) * top;
-  vec3 floorOf = min(floor(place), vec3(top - 1.0));
-  vec3 f = place - floorOf;
-  ivec3 base = ivec3(floorOf);
-  float high = max(max(f.r, f.g), f.b);
-  float low = min(min(f.r, f.g), f.b);
-  float middle = f.r + f.g + f.b - high - low;
-  // One channel counts as the largest and one as the smallest even where they are equal.
-  vec3 largest = step(vec3(high), f);
-  largest.g *= 1.0 - largest.r;
-  largest.b *= (1.0 - largest.r) * (1.0 - largest.g);
-  vec3 smallest = step(f, vec3(low));
-  smallest.g *= 1.0 - smallest.b;
-  smallest.r *= (1.0 - smallest.b) * (1.0 - smallest.g);
-  return (1.0 - high) * texelFetch(cube, base, 0)
-    + (high - middle) * texelFetch(cube, base + ivec3(largest), 0)
-    + (middle - low) * texelFetch(cube, base + ivec3(1) - ivec3(smallest), 0)
-    + low * texelFetch(cube, base + ivec3(1), 0);
-}`;
+// From what the parts are 1 and what they are looked up: the area, the softened matte, both.
+vec2 plane(int parts, sampler2D area, sampler2D soft, vec3 rgb, int channel) {
+  float matte = 1.0;
+  if ((parts & 2) != 0) matte = between(soft, place, dot(rgb, LIGHT));
+  if ((parts & 4) != 0) matte = inLayer(rgb, levels.x * levels.y * levels.z)[channel];
+  return vec2((parts & 1) != 0 ? texture(area, place).r : 1.0, matte);
+}
 
-// Trilinear, by the texture unit: a little coarser and much cheaper where there is no graphics card.
-const trilinear = `
-vec4 graded(vec3 rgb) {
-  float size = float(textureSize(cube, 0).x);
-  return texture(cube, clamp(rgb, 0.0, 1.0) * ((size - 1.0) / size) + 0.5 / size);
+vec4 graded(vec3 rgb, vec3 p) {
+  if (levels == ivec3(1)) return inLayer(rgb, 0);
+  vec3 at = clamp(p, 0.0, 1.0) * vec3(levels - 1);
+  ivec3 low = max(min(ivec3(at), levels - 2), ivec3(0));
+  vec3 f = at - vec3(low);
+  vec4 sum = vec4(0.0);
+  for (int corner = 0; corner < 8; corner++) {
+    ivec3 bit = ivec3(corner & 1, (corner >> 1) & 1, (corner >> 2) & 1);
+    vec3 share = mix(1.0 - f, f, vec3(bit));
+    float weight = share.x * share.y * share.z;
+    ivec3 level = low + bit;
+    if (weight > 0.0) sum += weight * inLayer(rgb, level.x + levels.x * (level.y + levels.y * level.z));
+  }
+  return sum;
 }`;
 
 /** Looks each pixel up in the compiled grade. No colour is computed here. */
 export const fragmentShader = (how: Interpolation): string => `#version 300 es
 precision highp float;
+precision highp int;
 precision highp sampler3D;
+precision highp sampler2D;
 uniform sampler2D photo;
 uniform sampler3D cube;
 uniform sampler3D spot; // weight of what is lit up
 uniform float lit;      // 1 while something is lit up
 uniform int view;       // see VIEW_NUMBER in PhotoRenderer
 uniform float divide;   // left of this share of the canvas the source is shown; below 0 for none
+uniform ivec3 levels;   // of each plane; 1 where there is none
+uniform ivec3 parts;    // what each plane is made of, see PARTS in PlaneTextures
+uniform sampler2D area0, area1, area2, soft0, soft1, soft2;
+uniform int watched;    // the plane of the move whose weight is shown; below 0 for none
+uniform int shows;      // of its weight: 0 all, 1 the area alone, 2 the reach alone
 in vec2 at;
+in vec2 place;
 in float across;
 out vec4 colour;
-${how === 'tetrahedral' ? tetrahedral : trilinear}
-
 const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
+${lookup(how)}
+${planes}
 const float LAST = 254.5 / 255.0;
 const float FIRST = 0.5 / 255.0;
 
@@ -74,6 +90,22 @@ vec3 clipped(vec3 rgb) {
   if (high.r + high.g + high.b > 0.0) return high;
   if (low.r + low.g + low.b > 0.0) return low * 0.5;
   return vec3(0.3 + 0.3 * dot(rgb, LIGHT));
+}
+
+// The finished colour, and how much the watched move acts.
+vec4 graded(vec3 rgb) {
+  vec2 one = plane(parts.x, area0, soft0, rgb, 0);
+  vec2 two = plane(parts.y, area1, soft1, rgb, 1);
+  vec2 three = plane(parts.z, area2, soft2, rgb, 2);
+  vec3 areas = vec3(one.x, two.x, three.x);
+  vec3 mattes = vec3(one.y, two.y, three.y);
+  vec4 result = graded(rgb, areas * mattes);
+  if (watched >= 0 && shows == 1) result.a = areas[watched];
+  if (watched >= 0 && shows == 2) {
+    areas[watched] = 1.0;
+    result.a = graded(rgb, areas * mattes).a;
+  }
+  return result;
 }
 
 void main() {

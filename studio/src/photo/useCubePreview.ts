@@ -2,7 +2,8 @@ import { useEffect, useState } from 'react';
 import { api } from '../api/client';
 import type { Look } from '../grade/looks';
 import type { PreviewListener } from '../session/grading';
-import { CubeFeed } from './CubeFeed';
+import { CubeFeed, SETTLED_LATTICE } from './CubeFeed';
+import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS } from './planes';
 import type { Drawing } from './useRenderer';
 
 export interface CubePreview {
@@ -18,15 +19,20 @@ export interface CubePreview {
 type Shown = Omit<CubePreview, 'settled'> & { settled: string | null; tried: string | null };
 
 /** Keeps the cube in the renderer that of the look: settled while nothing moves, drafts while a control is held. */
-export function useCubePreview(drawing: Drawing | null, look: Look | undefined, watch: string | null, onPreview: (listener: PreviewListener) => () => void, attempt: number): CubePreview {
+export function useCubePreview(drawing: Drawing | null, photoId: number, look: Look | undefined, watch: string | null, onPreview: (listener: PreviewListener) => () => void, attempt: number): CubePreview {
   const [state, setState] = useState<Shown>({ settled: null, tried: null, shown: false, stale: null });
   const [feed, setFeed] = useState<CubeFeed | null>(null);
   useEffect(() => {
     if (!drawing) return;
+    const store = new PlaneStore();
     const now = new CubeFeed(
-      (asked, lattice, watched) => api.cube(asked, lattice, watched),
+      async (asked, lattice, watched) => {
+        const { nodes, planes } = await api.cube(asked, lattice, watched);
+        const points = lattice < SETTLED_LATTICE ? DRAFT_POINTS : SETTLED_POINTS;
+        return { nodes, planes: await store.of(planes, points, (most) => api.planes(photoId, asked, most, watched)), watched: planes.find(({ watched: is }) => is)?.key ?? null };
+      },
       (cube) => {
-        drawing.renderer.setCube(cube.nodes, cube.size, cube.settled);
+        drawing.renderer.setCube(cube);
         setState((before) => ({ ...before, settled: cube.settled ? keyOf(JSON.stringify(cube.look), cube.watch) : null, shown: true, stale: null }));
         drawing.loop.cubeCame(cube.settled, cube.askedAt);
       },
@@ -40,7 +46,7 @@ export function useCubePreview(drawing: Drawing | null, look: Look | undefined, 
       now.stop();
       setFeed(null);
     };
-  }, [drawing]);
+  }, [drawing, photoId]);
 
   // The text is what tells whether anything has changed; the object may be another one each time.
   const text = look ? JSON.stringify(look) : null;

@@ -26,7 +26,7 @@ export interface KeyActions {
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
 
-const HAS_ARROWS = 'input, textarea, select, [role=slider], [role=separator], [role=radio], [role=menuitem], [data-move], [aria-roledescription=pin]';
+const HAS_ARROWS = 'input, textarea, select, [role=slider], [role=separator], [role=radio], [role=menuitem], [data-move], [aria-roledescription=pin], [aria-roledescription=handle]';
 
 /** Arrow keys move the photo only while nothing else has them. */
 function onPhoto(): boolean {

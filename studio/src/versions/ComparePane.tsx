@@ -14,7 +14,7 @@ export function ComparePane({ photo, pane, viewport, size }: { photo: Photo; pan
   const canvas = useRef<HTMLCanvasElement>(null);
   const { drawing, failure } = useRenderer(canvas);
   const loading = usePhotoTextures(drawing, photo, viewport, size, 0);
-  const cube = useCubePreview(drawing, pane.look, null, NO_PREVIEW, 0);
+  const cube = useCubePreview(drawing, photo.id, pane.look, null, NO_PREVIEW, 0);
   useEffect(() => {
     drawing?.loop.show({ photo, size, viewport, view: 'result', divide: 0.5 });
   }, [drawing, photo, size, viewport]);

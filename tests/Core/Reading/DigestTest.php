@@ -49,7 +49,7 @@ final class DigestTest extends TestCase
         [$summary, $off] = MoveSummary::of(Looks::of(
             ['kind' => 'shift', 'reach' => ['hue' => ['from' => 30, 'to' => 100, 'softFrom' => 10, 'softTo' => 10]], 'params' => ['hue' => 120]],
             ['kind' => 'shift', 'on' => false, 'params' => ['hue' => 120]],
-        ), $digest);
+        ), $digest->colours());
         self::assertEqualsWithDelta(0.25, $summary->reached, 1e-6);
         self::assertEqualsWithDelta(0.25, $summary->changed, 1e-6);
         self::assertSame('#d08030', $summary->before);

@@ -1,0 +1,69 @@
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, FormControlLabel, IconButton, Switch, ToggleButton, Typography } from '@mui/material';
+import { NumberField } from '../controls/NumberField';
+import { OneOf } from '../controls/OneOf';
+import { numbersOf } from './numbers';
+import { titleOf } from './shapes';
+import type { Areas } from './useAreas';
+
+/** The shapes of a move's area: which one is at hand, its numbers, added or taken off, and what is shown of it all. */
+export function AreaPanel({ areas, onDraw }: { areas: Areas; onDraw: () => void }) {
+  const { area, index } = areas;
+  const shape = area?.shapes[index];
+  return (
+    <Box>
+      <Typography variant="caption" component="p" sx={{ lineHeight: 1.35 }}>
+        {area ? 'The move acts here only, and there on what it reaches.' : 'Where colour alone cannot part two things, limit the move to a part of the photo. It still acts only on what it reaches.'}
+      </Typography>
+      {area && (
+        <Box role="list" aria-label="Shapes of the area" sx={{ my: 0.5 }}>
+          {area.shapes.map((one, i) => (
+            <Box key={i} role="listitem" sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+              <ToggleButton value={i} size="small" selected={i === index} onChange={() => { areas.select(i); }} sx={{ flex: 1, justifyContent: 'flex-start', py: 0, border: 'none', fontSize: '0.8125rem' }}>
+                {`${String(i + 1)} ${titleOf(one)}${one.shape === 'brush' && one.colours ? ', stays on its colour' : ''}`}
+              </ToggleButton>
+              <OneOf
+                label={`Shape ${String(i + 1)} is`}
+                value={one.subtract ? 'subtract' : 'add'}
+                options={[
+                  { value: 'add', title: 'Added' },
+                  { value: 'subtract', title: 'Taken off' },
+                ]}
+                onChange={(next) => {
+                  areas.change(i, { ...one, subtract: next === 'subtract' }, true);
+                }}
+                sx={{ py: 0, px: 0.5, fontSize: '0.6875rem' }}
+              />
+              <IconButton size="small" aria-label={`Take shape ${String(i + 1)} away`} onClick={() => { areas.remove(i); }}>
+                <DeleteIcon sx={{ fontSize: 16 }} />
+              </IconButton>
+            </Box>
+          ))}
+        </Box>
+      )}
+      {shape && (
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', alignItems: 'center', columnGap: 0.5, borderLeft: '2px solid #8a8a8a', pl: 1 }}>
+          {numbersOf(shape).map(({ with: put, label, ...number }) => (
+            <Box key={label} sx={{ display: 'contents' }}>
+              <Typography variant="body2">{label}</Typography>
+              <NumberField label={`${titleOf(shape)}, ${label.toLowerCase()}`} {...number} onChange={(next, keep) => { areas.change(index, put(next), keep); }} />
+            </Box>
+          ))}
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap', py: 0.5 }}>
+        <Button size="small" variant="outlined" onClick={onDraw}>
+          {area ? 'Draw another shape' : 'Draw on the photo'}
+        </Button>
+        {area && <Button size="small" onClick={areas.clear}>The whole photo again</Button>}
+      </Box>
+      {area && (
+        <FormControlLabel
+          sx={{ ml: 0 }}
+          control={<Switch size="small" checked={area.invert ?? false} onChange={(_, invert) => { areas.invert(invert); }} />}
+          label={<Typography variant="body2">Everywhere else instead</Typography>}
+        />
+      )}
+    </Box>
+  );
+}
