@@ -111,7 +111,7 @@ function Handles({ shape, photo, place, onChange, onRemove }: { shape: Shape; ph
           }}
           style={{ left: place.left + x * place.width, top: place.top + y * place.height }}
           sx={{
-            position: 'absolute', width: 13, height: 13, m: '-6.5px 0 0 -6.5px', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: id === 'middle' ? '#fff' : 'rgb(0 0 0 / 45%)',
+            position: 'absolute', width: 11, height: 11, m: '-5.5px 0 0 -5.5px', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: id === 'middle' ? '#fff' : 'rgb(0 0 0 / 45%)',
             borderRadius: id === 'turn' ? '50%' : '2px', transform: id === 'turn' ? 'none' : 'rotate(45deg)', cursor: 'move', touchAction: 'none', '&:focus-visible': { outline: '3px solid #ffd23f' },
           }}
           {...bind(id)}

@@ -2,25 +2,31 @@ import DeleteIcon from '@mui/icons-material/DeleteOutlined';
 import { Box, Button, FormControlLabel, IconButton, Switch, ToggleButton, Typography } from '@mui/material';
 import { NumberField } from '../controls/NumberField';
 import { OneOf } from '../controls/OneOf';
+import type { Look } from '../grade/looks';
+import { same } from '../session/lookPatch';
+import { BrushSettings } from './BrushSettings';
 import { numbersOf } from './numbers';
-import { titleOf } from './shapes';
+import { areaWords, titleOf } from './shapes';
 import type { Areas } from './useAreas';
 
 /** The shapes of a move's area: which one is at hand, its numbers, added or taken off, and what is shown of it all. */
-export function AreaPanel({ areas, onDraw }: { areas: Areas; onDraw: () => void }) {
+export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | null; onDraw: (() => void) | null }) {
   const { area, index } = areas;
   const shape = area?.shapes[index];
+  /** Areas of other moves, each once. */
+  const others = (look?.moves ?? []).flatMap((move, i) => (move.area && !same(move.area, area) ? [{ number: i + 1, area: move.area }] : [])).filter((one, i, all) => all.findIndex((other) => same(other.area, one.area)) === i);
   return (
     <Box>
       <Typography variant="caption" component="p" sx={{ lineHeight: 1.35 }}>
-        {area ? 'The move acts here only, and there on what it reaches.' : 'Where colour alone cannot part two things, limit the move to a part of the photo. It still acts only on what it reaches.'}
+        {area ? 'The move acts here only, and there on what it reaches.' : 'The move acts on the whole photo. Where colour alone cannot part two things, draw where it may act; it still acts only on what it reaches.'}
       </Typography>
+      {onDraw === null && areas.state.kind === 'brush' && <BrushSettings drawing={areas.drawing} state={areas.state} />}
       {area && (
         <Box role="list" aria-label="Shapes of the area" sx={{ my: 0.5 }}>
           {area.shapes.map((one, i) => (
             <Box key={i} role="listitem" sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
-              <ToggleButton value={i} size="small" selected={i === index} onChange={() => { areas.select(i); }} sx={{ flex: 1, justifyContent: 'flex-start', py: 0, border: 'none', fontSize: '0.8125rem' }}>
-                {`${String(i + 1)} ${titleOf(one)}${one.shape === 'brush' && one.colours ? ', stays on its colour' : ''}`}
+              <ToggleButton value={i} size="small" selected={i === index} onChange={() => { areas.select(i); }} sx={{ flex: 1, justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.2, py: 0.25, border: 'none', fontSize: '0.8125rem' }}>
+                {`${String(i + 1)} ${titleOf(one)}${one.shape === 'brush' && one.colours ? ', on its colour' : ''}`}
               </ToggleButton>
               <OneOf
                 label={`Shape ${String(i + 1)} is`}
@@ -52,10 +58,17 @@ export function AreaPanel({ areas, onDraw }: { areas: Areas; onDraw: () => void 
         </Box>
       )}
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap', py: 0.5 }}>
-        <Button size="small" variant="outlined" onClick={onDraw}>
-          {area ? 'Draw another shape' : 'Draw on the photo'}
-        </Button>
-        {area && <Button size="small" onClick={areas.clear}>The whole photo again</Button>}
+        {onDraw && (
+          <Button size="small" variant="outlined" onClick={onDraw}>
+            {area ? 'Draw another shape' : 'Draw on the photo'}
+          </Button>
+        )}
+        {area && <Button size="small" onClick={() => { areas.take(null); }}>The whole photo again</Button>}
+        {others.map((other) => (
+          <Button key={other.number} size="small" title={areaWords(other.area)} onClick={() => { areas.take(other.area); }}>
+            {`As move ${String(other.number)}`}
+          </Button>
+        ))}
       </Box>
       {area && (
         <FormControlLabel

@@ -11,7 +11,7 @@ export type ShapeOf<K extends ShapeKind> = Extract<Shape, { shape: K }>;
 
 export const SHAPE_KINDS: { kind: ShapeKind; title: string; hint: string }[] = [
   { kind: 'ellipse', title: 'Ellipse', hint: 'Drag from its middle outwards.' },
-  { kind: 'polygon', title: 'Polygon', hint: 'Drag around the thing, or click corner by corner; a click on the first one, or Enter, closes it.' },
+  { kind: 'polygon', title: 'Polygon', hint: 'Drag around the thing, or click corner by corner.' },
   { kind: 'gradient', title: 'Gradient', hint: 'Drag from where nothing is to change to where all of it is.' },
   { kind: 'brush', title: 'Brush', hint: 'Paint over it.' },
 ];

@@ -4,12 +4,13 @@ import { withField, withMove, type Move } from '../grade/looks';
 import type { Shows } from '../photo/PhotoRenderer';
 import type { GradeSession } from '../session/gradeSession';
 import { AreaDrawing } from './drawing';
-import { MOST_SHAPES, place, withShape, withShapeAt, withoutShape, type Shape } from './shapes';
+import { MOST_SHAPES, place, withShape, withShapeAt, withoutShape, type Area, type Shape } from './shapes';
 
 const FULL = `An area has at most ${String(MOST_SHAPES)} shapes. Take some away: one polygon often does what many strokes do.`;
 
 /** The areas of the move at hand: drawing them, and which shape is at hand. */
 export function useAreas(photo: Photo, session: GradeSession, move: Move | undefined, onMove: (given: Move, next: Move, keep: boolean) => void, onFailure: (reason: unknown) => void) {
+  const { id, width, height } = photo;
   const [chosen, setChosen] = useState<{ move: string; index: number } | null>(null);
   const [shows, setShows] = useState<Shows>('both');
   const at = useRef({ move, onFailure });
@@ -17,12 +18,12 @@ export function useAreas(photo: Photo, session: GradeSession, move: Move | undef
     at.current = { move, onFailure };
   });
   const drawing = useMemo(() => {
-    const put = (id: string, shape: Shape) => {
-      session.edit((look) => withMove(look, id, (one) => withField(one, { area: withShape(one.area, shape) })));
-      const shapes = session.state.look?.moves.find((one) => one.id === id)?.area?.shapes ?? [];
-      setChosen({ move: id, index: shapes.length - 1 });
+    const put = (to: string, shape: Shape) => {
+      session.edit((look) => withMove(look, to, (one) => withField(one, { area: withShape(one.area, shape) })));
+      const shapes = session.state.look?.moves.find((one) => one.id === to)?.area?.shapes ?? [];
+      setChosen({ move: to, index: shapes.length - 1 });
     };
-    return new AreaDrawing(photo, (shape, keeps) => {
+    return new AreaDrawing({ width, height }, (shape, keeps) => {
       const { move: now, onFailure: fail } = at.current;
       if (!now) return;
       if ((now.area?.shapes.length ?? 0) >= MOST_SHAPES) {
@@ -33,11 +34,11 @@ export function useAreas(photo: Photo, session: GradeSession, move: Move | undef
         put(now.id, shape);
         return;
       }
-      api.under(photo.id, shape.points.map(place)).then((colours) => {
+      api.under(id, shape.points.map(place)).then((colours) => {
         put(now.id, { ...shape, colours });
       }, fail);
     });
-  }, [photo, session]);
+  }, [id, width, height, session]);
   const state = useSyncExternalStore(drawing.subscribe, () => drawing.state);
   const area = move?.area ?? null;
   const index = area && chosen?.move === move?.id ? Math.min(chosen?.index ?? 0, area.shapes.length - 1) : area ? area.shapes.length - 1 : -1;
@@ -63,8 +64,9 @@ export function useAreas(photo: Photo, session: GradeSession, move: Move | undef
     invert: (invert: boolean) => {
       if (move && area) onMove(move, withField(move, { area: { ...area, invert } }), true);
     },
-    clear: () => {
-      if (move) onMove(move, withField(move, { area: null }), true);
+    /** Takes an area as it is; null is the whole photo. */
+    take: (whole: Area | null) => {
+      if (move) onMove(move, withField(move, { area: whole }), true);
     },
   };
 }

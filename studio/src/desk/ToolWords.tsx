@@ -105,14 +105,7 @@ export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPic
   if (tool === 'pull') return <PullSettings {...pullBar} />;
   const weighed = view === 'reached' || view === 'matte';
   const limited = (areas.area !== null || (move?.soften ?? 0) > 0) && weighed;
-  if (tool === 'area') {
-    return (
-      <>
-        <AreaStrip areas={areas} move={move} />
-        {limited && <WeightShown areas={areas} />}
-      </>
-    );
-  }
+  if (tool === 'area') return <AreaStrip areas={areas} move={move} weighed={limited} />;
   if (tool === 'look' && limited) return <WeightShown areas={areas} />;
   if (view === 'clipped' && tool === 'look') {
     return (

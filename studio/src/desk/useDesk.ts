@@ -168,6 +168,7 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     families: families.shares,
     onLight: families.setFamily,
     areas,
+    drawsArea: tool === 'area',
     onDrawArea: () => {
       setTool('area');
     },

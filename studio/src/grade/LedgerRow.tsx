@@ -6,6 +6,7 @@ import { SwatchPair } from '../controls/SwatchPair';
 import { moveWords } from '../panels';
 import { greys } from '../theme';
 import { amountOf, isOn, kindTitle, plain, type Move } from './looks';
+import { areaWords } from '../area/shapes';
 import { reachWords } from './ReachEditor';
 
 interface Props {
@@ -35,7 +36,7 @@ export function LedgerRow({ move, number, selected, naming, summary, onSelect, o
   const on = isOn(move);
   const amount = amountOf(move);
   const name = move.label ? move.label : kindTitle(move.kind);
-  const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', amount < 100 ? `at ${plain(amount)} %` : ''].filter((part) => part !== '').join(' · ');
+  const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', move.area ? `in ${areaWords(move.area)}` : '', (move.soften ?? 0) > 0 ? 'softened' : '', amount < 100 ? `at ${plain(amount)} %` : ''].filter((part) => part !== '').join(' · ');
   const row = useRef<HTMLLIElement>(null);
   const button = useRef<HTMLButtonElement>(null);
   useEffect(() => {

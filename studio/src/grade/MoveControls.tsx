@@ -31,6 +31,13 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
   const parts = (panel.parts ?? []) as { title: string }[];
   return (
     <Box component="section" aria-label="Controls of the move" sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
+      {/* While shapes are drawn, theirs are the controls at hand. */}
+      {around.drawsArea && (
+        <Box sx={{ pb: 0.5, mb: 1, borderBottom: `1px solid ${greys.line}` }}>
+          <Typography variant="subtitle2" component="h2">Area</Typography>
+          <AreaPanel areas={around.areas} look={around.look} onDraw={null} />
+        </Box>
+      )}
       <Typography variant="subtitle2" component="h2">{kindTitle(move.kind)}</Typography>
       <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
         {kindHelp(move.kind)}
@@ -115,9 +122,11 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
         />
       )}
       {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}
-      <Section title="Area" words={areaWords(move.area)}>
-        <AreaPanel areas={around.areas} onDraw={around.onDrawArea} />
-      </Section>
+      {!around.drawsArea && (
+        <Section title="Area" words={areaWords(move.area)}>
+          <AreaPanel areas={around.areas} look={around.look} onDraw={around.onDrawArea} />
+        </Section>
+      )}
     </Box>
   );
 }

@@ -38,6 +38,8 @@ export interface Surroundings {
   onUnstroke: (index: number) => void;
   /** The areas of the move at hand. */
   areas: Areas;
+  /** They are being drawn. */
+  drawsArea: boolean;
   /** Takes the tool that draws them. */
   onDrawArea: () => void;
   /** The move acts on everything else now, or no longer: what its held strokes mean has changed. */
