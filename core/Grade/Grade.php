@@ -36,6 +36,18 @@ final readonly class Grade
         return new self(array_map(static fn (Move $move): Move => $move->everywhere(), $this->moves), $this->name);
     }
 
+    /** The first move that acts and is not a matter of colour alone: a table of colours cannot hold it. */
+    public function placed(): ?Move
+    {
+        foreach ($this->moves as $move) {
+            if ($move->acts() && null !== Plane::of($move)) {
+                return $move;
+            }
+        }
+
+        return null;
+    }
+
     /** True when it changes no colour. */
     public function isAtRest(): bool
     {

@@ -30,6 +30,12 @@ final readonly class Plane
         return null === $move->area && !$soft ? null : new self($move->area, $soft ? $move->soften : 0.0, $soft ? $move->reach : null);
     }
 
+    /** What is in the way of a table of colours, in words that go on from the name of the move. */
+    public function obstacle(): string
+    {
+        return null === $this->area ? 'has a softened matte' : 'is limited to an area';
+    }
+
     public function isSoftened(): bool
     {
         return null !== $this->reach;

@@ -32,6 +32,7 @@ final class ApplyCommand extends Command
         $this->addArgument('look', InputArgument::REQUIRED, 'the look file')
             ->addArgument('pictures', InputArgument::IS_ARRAY | InputArgument::REQUIRED, 'the pictures to render: '.PictureFormat::READ)
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the folder to write to; it is made if it is not there')
+            ->addOption('areas', null, InputOption::VALUE_NONE, 'let areas of the look go along, at the same places of each picture; without it such moves act on the whole picture')
             ->addOption('fit', null, InputOption::VALUE_NONE, 'fit the look to each picture: learned reaches, palettes, matches and probes follow its own colours')
             ->setHelp("Files are named after the picture and the look, and have the picture's format, so that none passes for the original; one of HEIC becomes a TIFF.\nWhat cannot be rendered is named and left out; the others are written all the same, and the command ends with exit code 2.");
         PictureOptions::add($this);
@@ -42,6 +43,10 @@ final class ApplyCommand extends Command
         $path = $input->getArgument('look');
         \assert(\is_string($path));
         $grade = Files::lookAt($path);
+        if (true !== $input->getOption('areas') && $grade->withoutAreas() != $grade) {
+            $grade = $grade->withoutAreas();
+            $output->writeln('The areas of the look are left out: its moves act on the whole picture. (--areas lets them go along)');
+        }
         $folder = Files::output($input);
         /** @var list<string> $pictures */
         $pictures = $input->getArgument('pictures');

@@ -19,7 +19,8 @@ final class CubeCommand extends Command
     {
         $this->addOption('look', 'l', InputOption::VALUE_REQUIRED, 'the look file')
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write: .cube, .icc or .png (a Hald)')
-            ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis; a Hald takes the next square number', '33');
+            ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis; a Hald takes the next square number', '33')
+            ->addOption('colour-part', null, InputOption::VALUE_NONE, 'of a look with areas or softened mattes, write what is a matter of colour alone');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -34,9 +35,9 @@ final class CubeCommand extends Command
         $lattice = Files::lattice($input) ?? Rendering::DEFAULT_LATTICE;
         $grade = Files::look($input);
         try {
-            $size = Rendering::grade($grade, $target, $format, $lattice, static function (): void {});
+            $size = Rendering::grade($grade, $target, $format, $lattice, static function (): void {}, true === $input->getOption('colour-part'));
         } catch (PictureError $e) {
-            throw new UsageError($e->getMessage(), 0, $e);
+            throw new UsageError($e->getMessage().(null === $grade->placed() ? '' : ' (--colour-part)'), 0, $e);
         }
         $output->writeln(\sprintf('Wrote %s (%d × %d × %d%s)', $target, $size, $size, $size, $size === $lattice ? '' : ', the next size a Hald can hold'));
 

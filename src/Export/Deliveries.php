@@ -10,6 +10,7 @@ use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Repository\Versions;
@@ -159,6 +160,7 @@ final readonly class Deliveries
                 'date' => date('Y-m-d'),
             ];
             foreach ($asked->outputs as $output) {
+                self::refusePlaced($output, $read, $photo);
                 foreach (self::moves($output, $read) as $move) {
                     $ending = null === $move ? $output->format->ending() : \sprintf('-matte-%d.png', $move + 1);
                     yield [$photo, $look, $names->next($output->name, $words, $ending, $photo->name()), Wanted::of($output, $move)];
@@ -167,10 +169,22 @@ final readonly class Deliveries
         }
     }
 
-    /** @return list<int|null> the moves that a file each is for: for mattes those with a reach; else the grade as a whole */
+    /** @return list<int|null> the moves that a file each is for: for mattes those with a reach or an area; else the grade as a whole */
     private static function moves(Output $output, Grade $grade): array
     {
-        return ExportFormat::Matte === $output->format ? array_keys(array_filter($grade->moves, static fn (Move $move): bool => null !== $move->reach)) : [null];
+        return ExportFormat::Matte === $output->format ? array_keys(array_filter($grade->moves, static fn (Move $move): bool => null !== $move->reach || null !== $move->area)) : [null];
+    }
+
+    /** What could not be made is said before anything is. */
+    private static function refusePlaced(Output $output, Grade $grade, Photo $photo): void
+    {
+        try {
+            if ($output->format->isGrade() && !$output->colourPart) {
+                Rendering::refusePlaced($grade);
+            }
+        } catch (PictureError $e) {
+            throw new Problem(422, \sprintf('“%s”: %s', $photo->name(), $e->getMessage()));
+        }
     }
 
     /** @return list<Photo> in the order asked for */

@@ -9,6 +9,7 @@ use Tovrin\App\Photo\Colouring;
 use Tovrin\App\Photo\Exactness;
 use Tovrin\App\Photo\GradeLink;
 use Tovrin\App\Photo\LittleCms;
+use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\Photo\PictureWriter;
@@ -26,6 +27,7 @@ use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Passage;
+use Tovrin\Core\Grade\Plane;
 use Tovrin\Core\Grade\Planes;
 
 /** Turns a grade into finished files: pictures, and the grade itself in open formats. */
@@ -53,7 +55,7 @@ final class Rendering
     public static function file(string $source, string $name, Grade $grade, Wanted $wanted, string $target, callable $progress): ?Exactness
     {
         if ($wanted->format->isGrade()) {
-            self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress);
+            self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress, $wanted->colourPart);
 
             return null;
         }
@@ -165,18 +167,34 @@ final class Rendering
      *
      * @param string                        $format   cube, icc or hald
      * @param callable(string, float): void $progress
+     * @param bool                          $colourPart whether areas and softened mattes are to be left out
      *
      * @return int the lattice size it has: a Hald holds square numbers only, and rounds up
+     *
+     * @throws PictureError when a move is not a matter of colour alone, and that is not left out
      */
-    public static function grade(Grade $grade, string $target, string $format, int $lattice, callable $progress): int
+    public static function grade(Grade $grade, string $target, string $format, int $lattice, callable $progress, bool $colourPart = false): int
     {
+        if (!$colourPart) {
+            self::refusePlaced($grade);
+        }
         $size = 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
         $progress('Computing the grade', 0.1);
-        $cube = Compiler::compile($grade, $size);
+        $cube = Compiler::compile($grade->colourPart(), $size);
         $progress('Writing the file', 0.8);
         AtomicFile::write($target, self::bytes($cube, $format, $grade->name));
 
         return $size;
+    }
+
+    /** @throws PictureError when a move is not a matter of colour alone */
+    public static function refusePlaced(Grade $grade): void
+    {
+        $move = $grade->placed();
+        $plane = null === $move ? null : Plane::of($move);
+        if (null !== $move && null !== $plane) {
+            throw new PictureError(\sprintf('The move “%s” %s, which a table of colours cannot hold. Write the colour part alone, which acts on the whole picture, or render a picture instead.', $move->name(), $plane->obstacle()));
+        }
     }
 
     private static function bytes(Cube $cube, string $format, string $name): string

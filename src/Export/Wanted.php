@@ -23,6 +23,7 @@ final readonly class Wanted
      * @param bool      $sharpen     whether a picture that is made smaller is sharpened
      * @param bool      $progressive whether a JPEG comes in scans of rising detail
      * @param bool|null $fullColour  see Writing
+     * @param bool      $colourPart  whether a table leaves out areas and softened mattes
      */
     public function __construct(
         public ExportFormat $format,
@@ -37,12 +38,13 @@ final readonly class Wanted
         public bool $sharpen = false,
         public bool $progressive = false,
         public ?bool $fullColour = null,
+        public bool $colourPart = false,
     ) {
     }
 
     public static function of(Output $output, ?int $move = null): self
     {
-        return new self($output->format, $output->format->isDeep() ? $output->bits : 8, $output->side, $output->quality, $output->lattice, $output->profile, $move, $output->metadata, $output->dither, $output->sharpen, $output->progressive, $output->fullColour);
+        return new self($output->format, $output->format->isDeep() ? $output->bits : 8, $output->side, $output->quality, $output->lattice, $output->profile, $move, $output->metadata, $output->dither, $output->sharpen, $output->progressive, $output->fullColour, $output->colourPart);
     }
 
     public function json(): string
@@ -55,7 +57,7 @@ final readonly class Wanted
 
     public static function read(string $format, string $json): self
     {
-        /** @var array{bits?: int|null, side?: int|null, quality?: int, lattice?: int|null, profile?: string, move?: int|null, metadata?: string, dither?: bool, sharpen?: bool, progressive?: bool, fullColour?: bool|null} $kept */
+        /** @var array{bits?: int|null, side?: int|null, quality?: int, lattice?: int|null, profile?: string, move?: int|null, metadata?: string, dither?: bool, sharpen?: bool, progressive?: bool, fullColour?: bool|null, colourPart?: bool} $kept */
         $kept = json_decode($json, true, 4, \JSON_THROW_ON_ERROR);
 
         return new self(
@@ -71,6 +73,7 @@ final readonly class Wanted
             $kept['sharpen'] ?? false,
             $kept['progressive'] ?? false,
             $kept['fullColour'] ?? null,
+            $kept['colourPart'] ?? false,
         );
     }
 

@@ -27,6 +27,7 @@ final readonly class Output
      * @param bool         $sharpen     whether a picture that is made smaller is sharpened a little
      * @param bool         $progressive whether a JPEG shows coarsely first while it loads
      * @param bool|null    $fullColour  whether a JPEG or AVIF keeps colour in every pixel, instead of every second each way; null is from quality 90 on
+     * @param bool         $colourPart  whether a table of a grade with areas or softened mattes leaves these out; without it there is none of such a grade
      */
     public function __construct(
         public ExportFormat $format,
@@ -46,6 +47,7 @@ final readonly class Output
         public bool $sharpen = false,
         public bool $progressive = false,
         public ?bool $fullColour = null,
+        public bool $colourPart = false,
     ) {
     }
 }

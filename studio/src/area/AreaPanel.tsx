@@ -66,7 +66,7 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
         {area && <Button size="small" onClick={() => { areas.take(null); }}>The whole photo again</Button>}
         {others.map((other) => (
           <Button key={other.number} size="small" title={areaWords(other.area)} onClick={() => { areas.take(other.area); }}>
-            {`As move ${String(other.number)}`}
+            {`Same as move ${String(other.number)}`}
           </Button>
         ))}
       </Box>

@@ -62,7 +62,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
   const [wanted, setWanted] = useState<Asked>(() => askedOf(look, to));
   const others = to.length > 0 ? photos.filter(({ id }) => to.includes(id)) : around(photos, photo.id);
   const carried = carriedLook(look, wanted);
-  const body = { look: carried, to: [...wanted.photos], how: wanted.how, fit: wanted.fit, again: wanted.again && hasPlaces(carried.moves) };
+  const body = { look: carried, to: [...wanted.photos], how: wanted.how, fit: wanted.fit, again: wanted.again && hasPlaces(carried.moves), areas: wanted.areas };
   const ready = body.to.length > 0 && carried.moves.length > 0;
   const { told: previews, looking, carry, share, stop } = useCarrying(photo, others.map(({ id }) => id), body, ready, onClose, onSay, onFailure);
   const set = (change: Partial<Asked>) => {
@@ -96,6 +96,11 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
           <Tooltip placement="right" title="Learned reaches, palettes, matches and probes follow each photo’s own colours. Off: they are carried as they are.">
             <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.fit} onChange={(_, fit) => { set({ fit }); }} />} label={<Typography variant="body2">Fit to each photo</Typography>} />
           </Tooltip>
+          {carried.moves.some(({ area }) => area) && (
+            <Tooltip placement="right" title="On: moves stay limited to the same part of each photo, for frames from one spot. Off: they act on the whole photo.">
+              <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.areas} onChange={(_, areas) => { set({ areas }); }} />} label={<Typography variant="body2">With their areas</Typography>} />
+            </Tooltip>
+          )}
           {hasPlaces(carried.moves) && (
             <Tooltip placement="right" title="For frames from one spot: what ought to be neutral is read at the same places of each photo.">
               <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.again} onChange={(_, again) => { set({ again }); }} />} label={<Typography variant="body2">Read probes at the same places</Typography>} />

@@ -12,11 +12,13 @@ export interface Asked {
   fit: boolean;
   /** Probes are read at the same places there. */
   again: boolean;
+  /** Areas go along, at the same places of each photo. */
+  areas: boolean;
 }
 
 /** All moves, to some photos or none yet. */
 export function asked(look: Look, photos: readonly number[] = []): Asked {
-  return { moves: new Set(look.moves.map(({ id }) => id)), photos: new Set(photos), how: 'replace', fit: true, again: false };
+  return { moves: new Set(look.moves.map(({ id }) => id)), photos: new Set(photos), how: 'replace', fit: true, again: false, areas: false };
 }
 
 /** The set with one of its members in it or no longer. */

@@ -83,6 +83,7 @@ export function OutputRow({ number, output, onChange, onFormat, onRemove }: Prop
             <Small label="Fineness" value={output.lattice ?? 33} options={[[17, '17, small'], [33, '33, usual'], [65, '65, fine']]} onChange={(lattice) => { set({ lattice }); }} />
           </Labelled>
         )}
+        {has.includes('colourPart') && <Switched label="Colour part alone" help="Of a grade with areas or softened mattes a table holds only what is a matter of colour: it acts on the whole picture." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
         {hasMore && (
           <Button aria-expanded={more} onClick={() => { setMore(!more); }} sx={{ minWidth: 0, px: 0.75, py: 0, fontSize: '0.75rem' }}>
             {more ? 'Less' : 'More'}

@@ -1,7 +1,7 @@
 import type { ExportFormat, MetadataKept, Output, Profile } from '../api/client';
 
 /** Settings that a kind of file may have. */
-type Setting = 'bits' | 'side' | 'quality' | 'lattice' | 'profile' | 'metadata' | 'dither' | 'chroma' | 'progressive';
+type Setting = 'bits' | 'side' | 'quality' | 'lattice' | 'colourPart' | 'profile' | 'metadata' | 'dither' | 'chroma' | 'progressive';
 
 export interface FormatInfo {
   format: ExportFormat;
@@ -22,9 +22,9 @@ export const FORMATS: FormatInfo[] = [
   { format: 'matte', title: 'Mattes', help: 'What each move with a reach takes in, as a grey picture: white is fully reached.', has: ['side'] },
   { format: 'tone-plate', title: 'Tone plate', help: 'The strongest channel of the finished photo alone.', has: ['bits', 'side'] },
   { format: 'colour-plate', title: 'Colour plate', help: 'The finished photo divided by its tone plate.', has: ['bits', 'side'] },
-  { format: 'cube', title: '.cube table', help: 'The grade itself, for programs that take a 3-D LUT.', has: ['lattice'] },
-  { format: 'icc', title: 'ICC device link', help: 'The grade itself, for colour management.', has: ['lattice'] },
-  { format: 'hald', title: 'Hald PNG', help: 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.', has: ['lattice'] },
+  { format: 'cube', title: '.cube table', help: 'The grade itself, for programs that take a 3-D LUT.', has: ['lattice', 'colourPart'] },
+  { format: 'icc', title: 'ICC device link', help: 'The grade itself, for colour management.', has: ['lattice', 'colourPart'] },
+  { format: 'hald', title: 'Hald PNG', help: 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.', has: ['lattice', 'colourPart'] },
 ];
 
 export const PROFILES: { value: Profile; title: string; help: string }[] = [
@@ -64,7 +64,7 @@ export function formatInfo(format: ExportFormat): FormatInfo {
 export function usual(format: ExportFormat, name = USUAL_NAME): Plan {
   // A picture is made as finely as its photo's colours need; a table is of a size that its reader can take.
   const lattice = formatInfo(format).has.includes('lattice') ? TABLE_LATTICE : null;
-  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null };
+  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null, colourPart: false };
 }
 
 /** The same wishes for another format, as far as it knows them. */

@@ -14,7 +14,7 @@ export const VIEWS: ViewInfo[] = [
   { mode: 'split', title: 'Split', help: 'Source on the left, result on the right; drag the divider' },
   { mode: 'beside', title: 'Side by side', help: 'Source and result whole, next to each other; zoom and movement are linked' },
   { mode: 'reached', title: 'Reached', help: 'What the chosen move reaches, the rest in grey; hold R for a quick look', needsMove: true },
-  { mode: 'matte', title: 'Matte', help: 'The reach itself: white is fully moved, black is left alone', needsMove: true },
+  { mode: 'matte', title: 'Matte', help: 'How much the chosen move acts: fully where it is white, not at all where it is black', needsMove: true },
   { mode: 'tone', title: 'Tone', help: 'Tone plate: the strongest channel alone. Tone plate times colour plate is the photo' },
   { mode: 'colour', title: 'Colour', help: 'Colour plate: the photo divided by its tone plate' },
   { mode: 'clipped', title: 'Clipped', help: 'Channels that have run into an end: bright where full, dim where empty. Hold B for the source’s' },

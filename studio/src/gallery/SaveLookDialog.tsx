@@ -15,6 +15,7 @@ interface Props {
 export function SaveLookDialog({ look, onSave, onClose }: Props) {
   const [moves, setMoves] = useState<ReadonlySet<string>>(() => new Set(look.moves.map(({ id }) => id)));
   const [reaches, setReaches] = useState(true);
+  const [areas, setAreas] = useState(false);
   const [group, setGroup] = useState('');
   return (
     <NameDialog
@@ -22,7 +23,7 @@ export function SaveLookDialog({ look, onSave, onClose }: Props) {
       label="Name, for example Autumn glaze, matt"
       name={look.name ?? ''}
       action="Save"
-      onName={(name) => { if (moves.size > 0) onSave(savedLook(look, name, moves, reaches), group.trim()); }}
+      onName={(name) => { if (moves.size > 0) onSave(savedLook(look, name, moves, reaches, areas), group.trim()); }}
       onClose={onClose}
     >
       <TextField fullWidth size="small" margin="dense" label="Group, if any" value={group} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { setGroup(event.target.value); }} />
@@ -40,6 +41,11 @@ export function SaveLookDialog({ look, onSave, onClose }: Props) {
       <Tooltip placement="right" title="On: the look acts on the same colours, found anew on each photo. Off: it acts on all colours.">
         <FormControlLabel sx={{ ml: 0, mt: 0.5 }} control={<Switch size="small" checked={reaches} onChange={(_, on) => { setReaches(on); }} />} label={<Typography variant="body2">With their reaches</Typography>} />
       </Tooltip>
+      {look.moves.some((move) => moves.has(move.id) && move.area) && (
+        <Tooltip placement="right" title="On: moves stay limited to the same part of every picture. Off: they act on the whole picture.">
+          <FormControlLabel sx={{ ml: 0, display: 'flex' }} control={<Switch size="small" checked={areas} onChange={(_, on) => { setAreas(on); }} />} label={<Typography variant="body2">With their areas</Typography>} />
+        </Tooltip>
+      )}
     </NameDialog>
   );
 }
