@@ -128,7 +128,9 @@ final class PictureShape
     /** An image in straight lines between its points, or with few of them. To be called in a process of its own. */
     public static function spread(\FFI\CData $image, int $width, int $height): \FFI\CData
     {
-        return self::resize($image, $width, $height, 'linear');
+        [$from, $high] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
+
+        return $width > $from && $height > $high ? Vips::enlarged($image, $width, $height) : self::resize($image, $width, $height, 'linear');
     }
 
     private static function resize(\FFI\CData $image, int $width, int $height, string $kernel): \FFI\CData

@@ -11,6 +11,7 @@ final class VipsLibrary
     private const DECLARATIONS = <<<'C'
         typedef void VipsImage;
         typedef void VipsRegion;
+        typedef void VipsArrayInt;
         int vips_init(const char* name);
         const char* vips_error_buffer(void);
         void vips_error_clear(void);
@@ -59,6 +60,8 @@ final class VipsLibrary
         int vips_add(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_subtract(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_divide(VipsImage* left, VipsImage* right, VipsImage** out, ...);
+        VipsArrayInt* vips_array_int_newv(int count, ...);
+        int vips_affine(VipsImage* in, VipsImage** out, double a, double b, double c, double d, ...);
         int vips_multiply(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_convsep(VipsImage* in, VipsImage** out, VipsImage* mask, ...);
         int vips_bandjoin(VipsImage** in, VipsImage** out, int n, ...);

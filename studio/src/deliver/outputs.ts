@@ -75,6 +75,7 @@ export function inFormat(output: Plan, format: ExportFormat): Plan {
     side: { side: output.side, sharpen: output.sharpen },
     quality: { quality: output.quality },
     lattice: {},
+    colourPart: { colourPart: output.colourPart },
     profile: { profile: output.profile },
     metadata: { metadata: output.metadata },
     dither: { dither: output.dither },
