@@ -9,7 +9,7 @@ import type { Size } from '../photo/viewport';
 export function simplified(points: Place[], photo: Size, distance: number, most: number): Place[] {
   const longer = Math.max(photo.width, photo.height);
   const [wide, high] = [photo.width / longer, photo.height / longer];
-  for (let limit = distance; ; limit *= 1.5) {
+  for (let limit = distance; ; limit = Math.max(1e-4, limit * 1.5)) {
     const kept = within(points, wide, high, limit);
     if (kept.length <= most) return kept;
   }

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Tests\App;
+
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Tests\Core\Looks;
+
+/** Areas over HTTP, on a picture of four plain patches: ochre and teal above, grey and white below. */
+final class AreasApiTest extends ApiTestCase
+{
+    private const LEFT = ['shapes' => [['shape' => 'polygon', 'points' => [[-0.1, -0.1], [0.5, -0.1], [0.5, 1.1], [-0.1, 1.1]], 'feather' => 0.01]]];
+
+    public function testACubeOfAGradeWithAnAreaIsAStackAndNamesItsPlanes(): void
+    {
+        $moves = [['id' => 'm1', 'kind' => 'shift', 'params' => ['hue' => 40], 'area' => self::LEFT], ['id' => 'm2', 'kind' => 'shift', 'params' => ['lightness' => 5]]];
+        foreach ([[9, 2, 'm1', true], [33, 5, 'm2', false]] as [$lattice, $levels, $watch, $watched]) {
+            $answer = $this->call('POST', '/api/cube', \sprintf('{"look":%s,"lattice":%d,"watch":"%s"}', Looks::json(...$moves), $lattice, $watch));
+            self::assertSame(200, $answer->getStatusCode());
+            self::assertSame(16 * $lattice ** 3 * $levels, \strlen((string) $answer->getContent()));
+            /** @var list<array{key: string, levels: int, watched: bool}> $planes */
+            $planes = json_decode((string) $answer->headers->get('Tovrin-Planes'), true, 4, \JSON_THROW_ON_ERROR);
+            self::assertSame([[$levels, $watched]], array_map(static fn (array $plane): array => [$plane['levels'], $plane['watched']], $planes));
+        }
+        self::assertNull($this->call('POST', '/api/cube', \sprintf('{"look":%s,"lattice":9}', Looks::json($moves[1])))->headers->get('Tovrin-Planes'));
+    }
+
+    public function testThePlanesOfAGradeAreDrawnForTheScreen(): void
+    {
+        $this->patches();
+        $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 40], 'area' => self::LEFT, 'reach' => ['light' => ['from' => 0.5, 'to' => 1]], 'soften' => 10]);
+        $bytes = (string) $this->call('POST', '/api/photos/1/planes', \sprintf('{"look":%s,"points":128}', $look))->getContent();
+        /** @var array{1: int} $length */
+        $length = unpack('V', $bytes);
+        /** @var list<array{area: array{width: int, height: int}, soft: array{width: int, radius: int, epsilon: float}}> $list */
+        $list = json_decode(substr($bytes, 4, $length[1]), true, 4, \JSON_THROW_ON_ERROR);
+        self::assertSame(['width' => 128, 'height' => 128], $list[0]['area']);
+        self::assertSame([400, 4], [$list[0]['soft']['width'], $list[0]['soft']['radius']]);
+        $words = array_values((array) unpack('v*', substr($bytes, 4 + $length[1])));
+        self::assertCount(128 * 128, $words);
+        self::assertSame([65535, 0], [$words[128 * 64 + 10], $words[128 * 64 + 100]]);
+    }
+
+    public function testReadingsAndProbesKnowWhereTheMoveActs(): void
+    {
+        $this->patches();
+        $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 60], 'area' => self::LEFT]);
+        $readings = $this->json('POST', '/api/photos/1/readings', '/api/photos/{id}/readings', \sprintf('{"look":%s,"watch":"m1"}', $look));
+        /** @var array{pots: list<array{difference: float}>, reached: float} $readings */
+        self::assertEqualsWithDelta(0.5, $readings['reached'], 0.02);
+        // Teal lies beside the area, ochre in it.
+        self::assertLessThan(0.5, $readings['pots'][0]['difference']);
+        self::assertGreaterThan(10.0, $readings['pots'][2]['difference']);
+        $probes = $this->json('POST', '/api/photos/1/probes', '/api/photos/{id}/probes', \sprintf('{"look":%s,"watch":"m1","points":[{"x":0.25,"y":0.25,"size":5},{"x":0.75,"y":0.25,"size":5}]}', $look));
+        /** @var list<array{deltaE: float|int, weight: float|int}> $probes */
+        self::assertSame([1.0, 0.0], [(float) $probes[0]['weight'], (float) $probes[1]['weight']]);
+        self::assertSame(0.0, (float) $probes[1]['deltaE']);
+        $summary = $this->json('POST', '/api/photos/1/summary', '/api/photos/{id}/summary', \sprintf('{"look":%s}', $look));
+        self::assertEqualsWithDelta(0.25, array_column($summary, 'changed')[0], 0.02);
+    }
+
+    public function testTheColoursUnderABrushAreThePhotosOwn(): void
+    {
+        $this->patches();
+        $under = $this->json('POST', '/api/photos/1/under', '/api/photos/{id}/under', '{"points":[[0.75,0.75],[1.4,1.2],[0.25,0.75]]}');
+        self::assertSame(['#ffffff', '#ffffff', '#808080'], $under);
+        $answer = $this->json('POST', '/api/photos/1/under', '/api/photos/{id}/under', json_encode(['points' => array_fill(0, 500, [0, 0])], \JSON_THROW_ON_ERROR), 422);
+        self::assertStringContainsString('more than 400', $this->text($answer['error']));
+    }
+
+    public function testAFourthAreaIsRefusedInWordsThatNameTheMove(): void
+    {
+        $this->patches();
+        $moves = array_map(static fn (int $i): array => ['kind' => 'shift', 'label' => "Move $i", 'params' => ['hue' => 10], 'area' => ['shapes' => [['shape' => 'ellipse', 'centre' => [0.2 * $i, 0.5], 'radii' => [0.1, 0.1]]]]], range(1, 4));
+        $answer = $this->json('PUT', '/api/photos/1/grade', '/api/photos/{id}/grade', \sprintf('{"basedOn":0,"look":%s}', Looks::json(...$moves)), 422);
+        self::assertStringContainsString('Move 4: it would be the 4th different area', $this->text($answer['error']));
+    }
+
+    public function testAreasAreCarriedOverOnlyWhenAskedTo(): void
+    {
+        $this->patches(3);
+        $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 40], 'area' => self::LEFT]);
+        $this->json('POST', '/api/photos/1/carry', '/api/photos/{id}/carry', \sprintf('{"look":%s,"to":[2]}', $look));
+        $this->json('POST', '/api/photos/1/carry', '/api/photos/{id}/carry', \sprintf('{"look":%s,"to":[3],"areas":true}', $look));
+        $areas = fn (int $photo): ?object => LookJson::read((string) json_encode($this->json('GET', "/api/photos/$photo/grade", '/api/photos/{id}/grade')['look']))->moves[0]->area;
+        self::assertNull($areas(2));
+        self::assertNotNull($areas(3));
+    }
+
+    public function testATableOfSuchAGradeIsRefusedBeforeAnythingIsMade(): void
+    {
+        $this->patches();
+        $this->grade(1, 0, ['kind' => 'shift', 'label' => 'Left half', 'params' => ['hue' => 40], 'area' => self::LEFT]);
+        $plan = static fn (bool $part): string => json_encode(['photos' => [['id' => 1, 'basedOn' => 1]], 'outputs' => [['format' => 'jpeg'], ['format' => 'cube', 'lattice' => 9, 'colourPart' => $part]]], \JSON_THROW_ON_ERROR);
+        $refused = $this->json('POST', '/api/deliveries/plan', '/api/deliveries/plan', $plan(false), 422);
+        self::assertStringContainsString('“patches.png”: The move “Left half” is limited to an area', $this->text($refused['error']));
+        self::assertSame(2, $this->json('POST', '/api/deliveries/plan', '/api/deliveries/plan', $plan(true))['count']);
+    }
+
+    public function testADeliveredPictureAndMatteHaveTheArea(): void
+    {
+        $this->patches();
+        $this->grade(1, 0, ['kind' => 'shift', 'params' => ['lightness' => -30], 'area' => self::LEFT]);
+        $this->deliver(1, 1, ['format' => 'png'], ['format' => 'matte']);
+        $this->work();
+        $files = array_map(fn (int $id): string => $this->fetched($id), [1, 2]);
+        self::assertSame([26, 128, 120], Pictures::pixel($files[0], 50, 10));
+        self::assertLessThan(190, Pictures::pixel($files[0], 10, 10)[0]);
+        self::assertSame([255, 0], [Pictures::pixel($files[1], 10, 50)[0], Pictures::pixel($files[1], 50, 50)[0]]);
+    }
+
+    private function fetched(int $export): string
+    {
+        $path = $this->data."/fetched-$export.png";
+        $response = $this->call('GET', "/api/exports/$export/file");
+        self::assertInstanceOf(\Symfony\Component\HttpFoundation\BinaryFileResponse::class, $response);
+        copy($response->getFile()->getPathname(), $path);
+
+        return $path;
+    }
+}
