@@ -32,44 +32,12 @@ final class IccDeviceLink
             throw new \InvalidArgumentException('An ICC table has six bytes a node.');
         }
 
-        return IccFile::assemble('linkRGB RGB ', self::tags($title, self::table($lattice, $words)));
-    }
-
-    /**
-     * A link with inputs before red, green and blue: the planes of a grade, the last one first. lutAToBType (10.12), since an axis of
-     * the table may have as many nodes as it needs there.
-     *
-     * @param list<int> $levels nodes along the axis of each plane, the first one first; one to three
-     * @param string    $words  as many cubes × size³ × 3 words, see Compiler::tableWords()
-     */
-    public static function ofStack(int $size, array $levels, string $words, string $title): string
-    {
-        if (\strlen($words) !== 6 * $size ** 3 * array_product($levels)) {
-            throw new \InvalidArgumentException('An ICC table has six bytes a node.');
-        }
-        $inputs = \count($levels) + 3;
-        $identity = 'curv'."\0\0\0\0".pack('N', 0);
-        $grid = str_pad(implode('', array_map(\chr(...), array_reverse($levels))).str_repeat(\chr($size), 3), 16, "\0");
-        $table = $grid."\2\0\0\0".$words;
-        $table .= str_repeat("\0", -\strlen($table) & 3);
-        // Its own header, then the curves behind the table, the table, and the curves before it.
-        $behind = 32;
-        $at = $behind + 3 * \strlen($identity);
-        $lut = 'mAB '."\0\0\0\0".pack('C2', $inputs, 3)."\0\0".pack('N5', $behind, 0, 0, $at, $at + \strlen($table))
-            .str_repeat($identity, 3).$table.str_repeat($identity, $inputs);
-
-        return IccFile::assemble('link'.$inputs.'CLRRGB ', self::tags($title, $lut));
-    }
-
-    /** @return array<string, string> */
-    private static function tags(string $title, string $table): array
-    {
-        return [
+        return IccFile::assemble('linkRGB RGB ', [
             'desc' => IccFile::text('' === trim($title) ? 'Untitled' : $title),
             'cprt' => IccFile::text('No copyright, use freely'),
             'pseq' => self::sequence(),
-            'A2B0' => $table,
-        ];
+            'A2B0' => self::table($lattice, $words),
+        ]);
     }
 
     private static function sequence(): string

@@ -15,9 +15,15 @@ use Tovrin\Core\Cube\Cube;
 final readonly class Stack
 {
     /** Cubes that may be needed for a file: more would take too long to compute, and too much memory. */
-    private const LAYERS_MOST = 12;
+    private const LAYERS_MOST = 20;
+    /** The same for the screen. */
+    private const SHOWN_MOST = 12;
     /** Bytes of a table that is looked up in. */
-    private const BYTES_MOST = 66_000_000;
+    private const BYTES_MOST = 42_000_000;
+    /** On the screen, less than this is not seen; ΔE00, and common practice. */
+    private const SEEN = 0.3;
+    /** Nodes along each axis that levels are chosen by. */
+    private const SCOUTS = 5;
     /** Nodes worked on at once. */
     private const BLOCK = 6000;
 
@@ -38,20 +44,52 @@ final readonly class Stack
         return new self($planes, $steps);
     }
 
-    /** For the browser, once nothing moves: as fine as can be computed while one waits. */
-    public static function settled(Planes $planes): self
+    /** For the browser, once nothing moves: each plane with as many levels as it needs and as can be computed while one waits. */
+    public static function settled(Grade $grade, Planes $planes): self
     {
-        return self::of($planes, [1 => [5], 2 => [3, 3], 3 => [2, 2, 2]][$planes->count()] ?? []);
+        $stack = self::of($planes);
+        $errors = self::halfway($grade, $stack);
+        while ([] !== $errors && max($errors) > self::SEEN) {
+            $worst = (int) array_search(max($errors), $errors, true);
+            $finer = $stack->finer($worst, self::SHOWN_MOST);
+            if (null === $finer) {
+                // Another one may still be small enough.
+                unset($errors[$worst]);
+                continue;
+            }
+            $stack = $finer;
+            // What is left of a bend is a quarter of it with each halving.
+            $errors[$worst] /= 4;
+        }
+
+        return $stack;
+    }
+
+    /** @return array<int, float> for each plane how far off going in a straight line from 0 to 1 is halfway, ΔE00, root of the mean square */
+    private static function halfway(Grade $grade, self $stack): array
+    {
+        $nodes = Colours::lattice(self::SCOUTS, 0, self::SCOUTS)->working();
+        $count = $nodes->count();
+        $errors = [];
+        foreach (array_keys($stack->levels) as $plane) {
+            $values = array_fill(0, $stack->planes->count(), array_fill(0, $count, 1.0));
+            $values[$plane] = array_fill(0, $count, 0.5);
+            $judge = new LatticeJudge($grade, Passage::srgb(), [$nodes->a, $nodes->b, $nodes->c], new PlaneValues($stack->planes, $values));
+            $off = $judge->differencesBetweenLevels($stack);
+            $errors[$plane] = sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $off)) / $count);
+        }
+
+        return $errors;
     }
 
     /** With the steps of one plane halved. Null when that would be too many. */
-    public function finer(int $plane): ?self
+    public function finer(int $plane, int $most = self::LAYERS_MOST): ?self
     {
         $counts = $this->counts();
         $counts[$plane] = 2 * $counts[$plane] - 1;
         $finer = self::of($this->planes, array_values($counts));
 
-        return $finer->layers() <= self::LAYERS_MOST ? $finer : null;
+        return $finer->layers() <= $most ? $finer : null;
     }
 
     /** @return list<int> how many levels each plane has */

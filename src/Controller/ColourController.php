@@ -38,7 +38,7 @@ final class ColourController
         $start = hrtime(true);
         $watch = $body->look->indexOf($body->watch);
         $planes = Planes::of($body->look, null === $watch ? [] : [$watch]);
-        $stack = $body->lattice < CubeOf::SETTLED ? Stack::of($planes) : Stack::settled($planes);
+        $stack = $body->lattice < CubeOf::SETTLED ? Stack::of($planes) : Stack::settled($body->look, $planes);
         $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch)->toFloats() : $stack->floats($body->look, $body->lattice, $watch));
         if ($planes->count() > 0) {
             $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];

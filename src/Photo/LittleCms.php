@@ -153,28 +153,40 @@ final class LittleCms
     }
 
     /**
-     * A device link with so many inputs before red, green and blue, for parts of a picture.
+     * A table with so many inputs before red, green and blue, for parts of a picture.
      *
-     * @param int $bits    8 or 16 a channel of the pixels; inputs before them are in 16 bits, and then so are the pixels
-     * @param int $outBits 8 or 16 a channel of the result
+     * @param \FFI\CData $table   words of 16 bits in the machine's byte order, three a node, blue running fastest, the first input slowest
+     * @param list<int>   $nodes   along the axis of each input: those before, red, green, blue
+     * @param int         $bits    8 or 16 a channel of the pixels; inputs before them are in 16 bits, and then so are the pixels
+     * @param int         $outBits 8 or 16 a channel of the result
      *
      * @return \Closure(\FFI\CData, \FFI\CData, int, int, int, int): void from pixels to pixels, so many across and so many lines, bytes from line to line of the first and the second
      *
-     * @throws PictureError when the link cannot be used
+     * @throws PictureError when there is not enough memory for it
      */
-    public static function parts(string $link, int $before, int $size, int $bits, int $outBits, bool $alpha): \Closure
+    public static function parts(\FFI\CData $table, array $nodes, int $bits, int $outBits, bool $alpha): \Closure
     {
-        $inFormat = self::format(0 === $before ? 4 : 0, 3 + $before, $bits, $alpha);
-        $flags = ($size & 0xFF) << 16 | ($alpha ? self::COPY_ALPHA : 0);
-        $transform = self::transform([$link], $inFormat, self::format(4, 3, $outBits, $alpha), self::PERCEPTUAL, $flags, TableAsItIs::context());
-        if ($before > 0 && !TableAsItIs::took()) {
-            // The library would make a coarse table of it instead.
-            Ffi::call(self::library(), 'cmsDeleteTransform', $transform);
-            $transform = self::transform([$link], $inFormat, self::format(4, 3, $outBits, $alpha), self::PERCEPTUAL, $flags | self::AS_IT_STANDS);
+        $lcms = self::library();
+        $inputs = \count($nodes);
+        [$in, $out] = [self::format(3 === $inputs ? 4 : 0, $inputs, $bits, $alpha), self::format(4, 3, $outBits, $alpha)];
+        $made = static function (?\FFI\CData $context, int $flags) use ($lcms, $table, $nodes, $in, $out): \FFI\CData {
+            $profile = TableProfile::made($context, $table, $nodes);
+            try {
+                return self::between([$profile], $in, $out, self::PERCEPTUAL, $flags, $context);
+            } finally {
+                Ffi::call($lcms, 'cmsCloseProfile', $profile);
+            }
+        };
+        $alone = $alpha ? self::COPY_ALPHA : 0;
+        $transform = $made(TableAsItIs::context(), $alone);
+        if (!TableAsItIs::took()) {
+            // The library would make another, coarse table of it.
+            Ffi::call($lcms, 'cmsDeleteTransform', $transform);
+            $transform = $made(null, $alone | self::AS_IT_STANDS);
         }
 
-        return static function (\FFI\CData $in, \FFI\CData $out, int $across, int $lines, int $inLine, int $outLine) use ($transform): void {
-            Ffi::call(self::library(), 'cmsDoTransformLineStride', $transform, $in, $out, $across, $lines, $inLine, $outLine, 0, 0);
+        return static function (\FFI\CData $from, \FFI\CData $to, int $across, int $lines, int $fromLine, int $toLine) use ($lcms, $transform): void {
+            Ffi::call($lcms, 'cmsDoTransformLineStride', $transform, $from, $to, $across, $lines, $fromLine, $toLine, 0, 0);
         };
     }
 
@@ -187,25 +199,48 @@ final class LittleCms
     private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, ?\FFI\CData $context = null): \FFI\CData
     {
         $lcms = self::library();
-        $count = \count($profiles);
+        $handles = array_map(static fn (string $profile): ?\FFI\CData => self::profile($profile, $context), $profiles);
+        try {
+            if (\in_array(null, $handles, true)) {
+                throw self::unusable();
+            }
+
+            return self::between($handles, $inFormat, $outFormat, $intent, $flags, $context);
+        } finally {
+            foreach (array_filter($handles) as $handle) {
+                Ffi::call($lcms, 'cmsCloseProfile', $handle);
+            }
+        }
+    }
+
+    /**
+     * @param list<\FFI\CData> $handles of profiles, which may be closed then
+     *
+     * @throws PictureError when one of them cannot be used
+     */
+    private static function between(array $handles, int $inFormat, int $outFormat, int $intent, int $flags, ?\FFI\CData $context): \FFI\CData
+    {
+        $lcms = self::library();
+        $count = \count($handles);
         $chain = $lcms->new("cmsHPROFILE[$count]");
         \assert($chain instanceof \FFI\CData);
-        $handles = array_map(static fn (string $profile): ?\FFI\CData => self::profile($profile, $context), $profiles);
         foreach ($handles as $i => $handle) {
             $chain[$i] = $handle; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
         // Always made for 16 bits and only then given 8-bit buffers: for 8 bits LittleCMS would resample the table
         // over curves of its own, which strays by up to a tenth of the range where a grade is not smooth.
-        $transform = \in_array(null, $handles, true) ? null : Ffi::call($lcms, 'cmsCreateMultiprofileTransformTHR', $context, $chain, $count, self::inSixteen($inFormat), self::inSixteen($outFormat), $intent, $flags);
-        foreach (array_filter($handles) as $handle) {
-            Ffi::call($lcms, 'cmsCloseProfile', $handle);
-        }
+        $transform = Ffi::call($lcms, 'cmsCreateMultiprofileTransformTHR', $context, $chain, $count, self::inSixteen($inFormat), self::inSixteen($outFormat), $intent, $flags);
         if (!$transform instanceof \FFI\CData || \FFI::isNull($transform)) {
-            throw new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and bring it in again.');
+            throw self::unusable();
         }
         Ffi::call($lcms, 'cmsChangeBuffersFormat', $transform, $inFormat, $outFormat);
 
         return $transform;
+    }
+
+    private static function unusable(): PictureError
+    {
+        return new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and bring it in again.');
     }
 
     private static function profile(string $bytes, ?\FFI\CData $context = null): ?\FFI\CData

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Photo;
 
 use Tovrin\Core\Cube\Lattice;
-use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
@@ -26,8 +25,8 @@ final readonly class StackLink
     /** Pixels up to which a second process would cost more than it saves. */
     private const ALONE_MOST = 600_000;
 
-    /** @param string $words see Compiler::tableWords() */
-    private function __construct(private string $words, public Lattice $lattice, private Stack $stack, private PlanePictures $planes, public Exactness $exactness)
+    /** @param SharedBytes $table the stack, see Compiler::tableWords(), in the machine's byte order */
+    private function __construct(private SharedBytes $table, public Lattice $lattice, private Stack $stack, private PlanePictures $planes, public Exactness $exactness)
     {
     }
 
@@ -41,7 +40,7 @@ final readonly class StackLink
         $stack = $choice->stack ?? Stack::of($planes->planes);
         $words = GradeLink::parts($choice->lattice, $census, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $passage, $choice->lattice, $first, $past, $needed, $stack), $stack->layers());
 
-        return new self($words, $choice->lattice, $stack, $planes, Exactness::of($choice));
+        return new self(self::inMachineOrder($words, $choice->lattice->size), $choice->lattice, $stack, $planes, Exactness::of($choice));
     }
 
     /** What gives how much each pixel is reached by a move, in all three channels. */
@@ -53,7 +52,7 @@ final readonly class StackLink
         $stack = Stack::of($planes->planes);
         $words = GradeLink::parts($even, $census, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $passage, $even, $first, $past, $needed, $stack), $stack->layers());
 
-        return new self($words, $even, $stack, $planes, Exactness::untouched());
+        return new self(self::inMachineOrder($words, $lattice), $even, $stack, $planes, Exactness::untouched());
     }
 
     /**
@@ -95,7 +94,7 @@ final readonly class StackLink
                 $across = min(self::ACROSS, $width - $left);
                 $kind = $sure->of($left / $width, $top / $height, ($left + $across) / $width, ($top + $down) / $height);
                 $between = substr_count($kind, PlaneSureness::BETWEEN);
-                $transform = $transforms[$kind] ??= LittleCms::parts($this->link($kind), $between, $this->lattice->size, 0 === $between ? $picture->bits : 16, $bits, $picture->alpha);
+                $transform = $transforms[$kind] ??= $this->transform($kind, 0 === $between ? $picture->bits : 16, $bits, $picture->alpha);
                 [$read, $write] = [$source->at(($top * $width + $left) * $in), $target->at(($top * $width + $left) * $out)];
                 if (0 === $between) {
                     $transform($read, $write, $across, $down, $in * $width, $out * $width);
@@ -122,22 +121,44 @@ final readonly class StackLink
         return Vips::together($bands);
     }
 
-    /** The link for where some planes are 0 or 1: a part of the stack. */
-    private function link(string $kind): string
+    /**
+     * What is done where some planes are 0 or 1: a part of the stack.
+     *
+     * @return \Closure(\FFI\CData, \FFI\CData, int, int, int, int): void see LittleCms::parts()
+     */
+    private function transform(string $kind, int $bits, int $outBits, bool $alpha): \Closure
     {
         $counts = $this->stack->counts();
         $length = 6 * $this->lattice->size ** 3;
-        $words = '';
-        $layers = $this->stack->layers();
-        for ($layer = 0; $layer < $layers; ++$layer) {
+        $layers = [];
+        for ($layer = 0, $all = $this->stack->layers(); $layer < $all; ++$layer) {
             for ($number = 0, $rest = $layer, $belongs = true; $number < \strlen($kind); $rest = intdiv($rest, $counts[$number]), ++$number) {
                 $sure = PlaneSureness::ALL === $kind[$number] ? $counts[$number] - 1 : 0;
                 $belongs = $belongs && (PlaneSureness::BETWEEN === $kind[$number] || $rest % $counts[$number] === $sure);
             }
-            $words .= $belongs ? substr($this->words, $layer * $length, $length) : '';
+            if ($belongs) {
+                $layers[] = $layer;
+            }
         }
-        $between = array_values(array_filter($counts, static fn (int $number): bool => PlaneSureness::BETWEEN === $kind[$number], \ARRAY_FILTER_USE_KEY));
+        $table = $this->table;
+        if (\count($layers) < $all) {
+            $table = new SharedBytes($length * \count($layers));
+            foreach ($layers as $place => $layer) {
+                \FFI::memcpy($table->at($place * $length), $this->table->at($layer * $length), max(0, $length));
+            }
+        }
+        $between = array_filter($counts, static fn (int $number): bool => PlaneSureness::BETWEEN === $kind[$number], \ARRAY_FILTER_USE_KEY);
+        $size = $this->lattice->size;
 
-        return [] === $between ? IccDeviceLink::ofTable($this->lattice, $words, 'areas') : IccDeviceLink::ofStack($this->lattice->size, $between, $words, 'areas');
+        return LittleCms::parts($table->bytes(), [...array_reverse(array_values($between)), $size, $size, $size], $bits, $outBits, $alpha);
+    }
+
+    private static function inMachineOrder(string $words, int $size): SharedBytes
+    {
+        $table = new SharedBytes(\strlen($words));
+        $row = 3 * $size * $size;
+        Vips::drawn($table, static fn (): \FFI\CData => Vips::run('byteswap', [Vips::over($words, $row, intdiv(\strlen($words), 2 * $row), 1, 16), Vips::OUT]));
+
+        return $table;
     }
 }

@@ -93,12 +93,17 @@ final class TableAsItIs
 
     private function named(mixed $pipeline): bool
     {
-        $first = Ffi::call($this->library, 'cmsPipelineGetPtrToFirstStage', $pipeline);
-        $second = $first instanceof \FFI\CData && 3 === Ffi::call($this->library, 'cmsPipelineStageCount', $pipeline) ? Ffi::call($this->library, 'cmsStageNext', $first) : null;
-        if (!$second instanceof \FFI\CData || self::signature(self::CURVES) !== Ffi::call($this->library, 'cmsStageType', $first) || self::signature(self::TABLE) !== Ffi::call($this->library, 'cmsStageType', $second)) {
+        $stage = Ffi::call($this->library, 'cmsPipelineGetPtrToFirstStage', $pipeline);
+        $count = Ffi::call($this->library, 'cmsPipelineStageCount', $pipeline);
+        if (3 === $count && $stage instanceof \FFI\CData && self::signature(self::CURVES) === Ffi::call($this->library, 'cmsStageType', $stage)) {
+            $stage = Ffi::call($this->library, 'cmsStageNext', $stage);
+        } elseif (1 !== $count) {
             return false;
         }
-        $table = $this->library->cast('table_type*', Ffi::call($this->library, 'cmsStageData', $second)); // @phpstan-ignore argument.type
+        if (!$stage instanceof \FFI\CData || self::signature(self::TABLE) !== Ffi::call($this->library, 'cmsStageType', $stage)) {
+            return false;
+        }
+        $table = $this->library->cast('table_type*', Ffi::call($this->library, 'cmsStageData', $stage)); // @phpstan-ignore argument.type
         $lookup = $table?->lookup; // @phpstan-ignore property.notFound
         // In a library whose structures are others, these would not fit together.
         if (!$lookup instanceof \FFI\CData || 0 !== $table?->floats || 3 !== $lookup->outputs || $lookup->last[0] + 1 !== $lookup->nodes[0] || 3 !== $lookup->strides[0] || $table?->entries !== 3 * self::nodes($lookup)) { // @phpstan-ignore-line

@@ -62,6 +62,7 @@ final class VipsLibrary
         int vips_divide(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         VipsArrayInt* vips_array_int_newv(int count, ...);
         int vips_affine(VipsImage* in, VipsImage** out, double a, double b, double c, double d, ...);
+        int vips_byteswap(VipsImage* in, VipsImage** out, ...);
         int vips_multiply(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_convsep(VipsImage* in, VipsImage** out, VipsImage* mask, ...);
         int vips_bandjoin(VipsImage** in, VipsImage** out, int n, ...);

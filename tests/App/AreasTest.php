@@ -184,7 +184,7 @@ final class AreasTest extends TestCase
     /**
      * A disc on a ground, both noisy, and a matte of it full of speckles.
      *
-     * @return array{Pixels, Pixels, list<list<float>>, list<list<float>>} matte, picture, luma, weights
+     * @return array{Pixels, Pixels, array<int, array<int, float>>, array<int, array<int, float>>} matte, picture, luma, weights
      */
     private static function matte(int $width, int $height): array
     {
@@ -193,9 +193,9 @@ final class AreasTest extends TestCase
         for ($y = 0; $y < $height; ++$y) {
             for ($x = 0; $x < $width; ++$x) {
                 $level = (int) round(65535 * self::level($x, $y, $width, $height));
-                $guide[$y][] = $level / 65535;
+                $guide[$y][] = $level / 65535.0;
                 $weight = self::inDisc($x, $y, $width, $height) === (self::random($x, $y, 2) < 0.8) ? 65535 : 0;
-                $weights[$y][] = $weight / 65535;
+                $weights[$y][] = $weight / 65535.0;
                 $rgb .= pack('S3', $level, $level, $level);
                 $words .= pack('S3', $weight, $weight, $weight);
             }
@@ -220,8 +220,8 @@ final class AreasTest extends TestCase
     }
 
     /**
-     * @param list<list<float>> $guide
-     * @param list<list<float>> $weights
+     * @param array<int, array<int, float>> $guide
+     * @param array<int, array<int, float>> $weights
      *
      * @return array{a: list<list<float>>, b: list<list<float>>, q: list<list<float>>}
      */

@@ -36,7 +36,7 @@ final class PlanesTest extends TestCase
         $half = Evaluator::evaluate(Looks::of($move + ['strength' => 50]), self::colours())->colours;
         $source = self::colours()->in(Srgb::class);
         foreach ([[0.0, $source], [0.5, $half], [1.0, $without]] as [$plane, $expected]) {
-            self::assertLessThan(1e-6, max(DeltaE2000::between($expected, $at($plane))));
+            self::assertLessThan(1e-6, self::most(DeltaE2000::between($expected, $at($plane))));
         }
     }
 
@@ -52,8 +52,8 @@ final class PlanesTest extends TestCase
     {
         $grade = Looks::of(['kind' => 'shift', 'reach' => self::REACH, 'soften' => 3, 'params' => ['hue' => 70]]);
         $everywhere = Evaluator::evaluate(Looks::of(['kind' => 'shift', 'params' => ['hue' => 70]]), self::colours())->colours;
-        self::assertLessThan(1e-6, max(DeltaE2000::between($everywhere, self::evaluated($grade, [1.0]))));
-        self::assertLessThan(1e-6, max(DeltaE2000::between(self::colours()->in(Srgb::class), self::evaluated($grade, [0.0]))));
+        self::assertLessThan(1e-6, self::most(DeltaE2000::between($everywhere, self::evaluated($grade, [1.0]))));
+        self::assertLessThan(1e-6, self::most(DeltaE2000::between(self::colours()->in(Srgb::class), self::evaluated($grade, [0.0]))));
     }
 
     public function testWithoutAPlaceAMoveActsEverywhere(): void
@@ -102,7 +102,7 @@ final class PlanesTest extends TestCase
         $values = new PlaneValues($planes, [$some(), $some(), $some()]);
         $choice = LatticeChoice::for($grade, Passage::srgb(), $red, $green, $blue, $values);
         self::assertNotNull($choice->stack);
-        self::assertLessThanOrEqual(12, $choice->stack->layers());
+        self::assertLessThanOrEqual(20, $choice->stack->layers());
         $judge = new LatticeJudge($grade, Passage::srgb(), [$red, $green, $blue], $values);
         $off = $judge->differences($choice->lattice, $choice->stack);
         self::assertEqualsWithDelta($choice->mean, array_sum($off) / $n, 1e-9);
@@ -163,6 +163,12 @@ final class PlanesTest extends TestCase
         $n = self::colours()->count();
 
         return Evaluator::evaluate($grade, self::colours(), [], new PlaneValues(Planes::of($grade), array_map(static fn (float $level): array => array_fill(0, $n, $level), $levels)))->colours;
+    }
+
+    /** @param array<int, float> $differences */
+    private static function most(array $differences): float
+    {
+        return max(0.0, ...$differences);
     }
 
     private static function colours(): Colours
