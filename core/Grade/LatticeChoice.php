@@ -68,13 +68,13 @@ final readonly class LatticeChoice
     private static function levels(LatticeJudge $judge, PlaneValues $planes): Stack
     {
         $stack = Stack::of($planes->planes);
-        $excess = self::excessBetween($judge, $stack);
+        $excess = self::excessBetween($judge, $stack, $planes);
         while ($excess > 1.0) {
             // One more of the plane that gains most by it.
             $best = null;
             for ($plane = 0; $plane < $planes->planes->count(); ++$plane) {
                 $finer = $stack->finer($plane);
-                $then = null === $finer ? \INF : self::excessBetween($judge, $finer);
+                $then = null === $finer ? \INF : self::excessBetween($judge, $finer, $planes);
                 if (null !== $finer && $then < $excess) {
                     [$best, $excess] = [$finer, $then];
                 }
@@ -89,13 +89,18 @@ final readonly class LatticeChoice
     }
 
     /** How many times further off going in straight lines between levels is than it may be. */
-    private static function excessBetween(LatticeJudge $judge, Stack $stack): float
+    private static function excessBetween(LatticeJudge $judge, Stack $stack, PlaneValues $planes): float
     {
         $differences = $judge->differencesBetweenLevels($stack);
-        $edges = array_filter($differences, static fn (float $one): bool => $one > 0.0);
         [$mean, $percentile99] = self::figures($differences);
+        $excess = max($mean / self::MEAN, $percentile99 / self::PERCENTILE_99) / self::BETWEEN_LEVELS;
+        foreach ($planes->values as $values) {
+            // The soft edges of one plane may be few among those of others.
+            $edges = array_filter($differences, static fn (int $i): bool => $values[$i] > 0.0 && $values[$i] < 1.0, \ARRAY_FILTER_USE_KEY);
+            $excess = max($excess, [] === $edges ? 0.0 : array_sum($edges) / \count($edges) / self::MEAN_ON_EDGES);
+        }
 
-        return max($mean / self::MEAN / self::BETWEEN_LEVELS, $percentile99 / self::PERCENTILE_99 / self::BETWEEN_LEVELS, [] === $edges ? 0.0 : array_sum($edges) / \count($edges) / self::MEAN_ON_EDGES);
+        return $excess;
     }
 
     /** @return list<int> sizes that may be tried */

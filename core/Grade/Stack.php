@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Grade;
 
+use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Cube\Cube;
@@ -17,12 +18,14 @@ final readonly class Stack
     /** Cubes that may be needed for a file: more would take too long to compute, and too much memory. */
     private const LAYERS_MOST = 20;
     /** The same for the screen. */
-    private const SHOWN_MOST = 12;
+    private const SHOWN_MOST = 20;
     /** Bytes of a table that is looked up in. */
     private const BYTES_MOST = 42_000_000;
     /** On the screen, less than this is not seen; ΔE00, and common practice. */
-    private const SEEN = 0.3;
-    /** Nodes along each axis that levels are chosen by. */
+    private const SEEN = 0.1;
+    /** How many times less a bend that is halved is off: four times where it is even, less at the edge of the gamut. */
+    private const HALVED = 3.0;
+    /** Nodes along each axis that levels are chosen by where no photo is known. */
     private const SCOUTS = 5;
     /** Nodes worked on at once. */
     private const BLOCK = 6000;
@@ -44,39 +47,42 @@ final readonly class Stack
         return new self($planes, $steps);
     }
 
-    /** For the browser, once nothing moves: each plane with as many levels as it needs and as can be computed while one waits. */
-    public static function settled(Grade $grade, Planes $planes): self
+    /**
+     * For the browser, once nothing moves: each plane with as many levels as it needs and as can be computed while one waits.
+     *
+     * @param ColourBlock|null $colours some of the photo's, encoded sRGB; null where it is not known
+     */
+    public static function settled(Grade $grade, Planes $planes, ?ColourBlock $colours = null): self
     {
-        $stack = self::of($planes);
-        $errors = self::halfway($grade, $stack);
-        while ([] !== $errors && max($errors) > self::SEEN) {
-            $worst = (int) array_search(max($errors), $errors, true);
-            $finer = $stack->finer($worst, self::SHOWN_MOST);
-            if (null === $finer) {
-                // Another one may still be small enough.
-                unset($errors[$worst]);
-                continue;
+        $errors = self::halfway($grade, self::of($planes), $colours ?? Colours::lattice(self::SCOUTS, 0, self::SCOUTS)->working());
+        $best = self::of($planes);
+        $least = [] === $errors ? 0.0 : max($errors);
+        for ($tried = [$best]; [] !== $tried;) {
+            $stack = array_shift($tried);
+            // What is left of a bend with each halving.
+            $left = array_map(static fn (float $error, int $levels): float => $error / self::HALVED ** log($levels - 1, 2), $errors, $stack->counts());
+            if ($least > self::SEEN && [] !== $left && max($left) < $least) {
+                [$best, $least] = [$stack, max($left)];
             }
-            $stack = $finer;
-            // What is left of a bend is a quarter of it with each halving.
-            $errors[$worst] /= 4;
+            foreach (array_keys($stack->levels) as $plane) {
+                array_push($tried, ...array_filter([$stack->finer($plane, self::SHOWN_MOST)]));
+            }
         }
 
-        return $stack;
+        return $best;
     }
 
-    /** @return array<int, float> for each plane how far off going in a straight line from 0 to 1 is halfway, ΔE00, root of the mean square */
-    private static function halfway(Grade $grade, self $stack): array
+    /** @return list<float> for each plane how far off going in a straight line from 0 to 1 is halfway, ΔE00, root of the mean square */
+    private static function halfway(Grade $grade, self $stack, ColourBlock $colours): array
     {
-        $nodes = Colours::lattice(self::SCOUTS, 0, self::SCOUTS)->working();
-        $count = $nodes->count();
+        $count = max(1, $colours->count());
         $errors = [];
         foreach (array_keys($stack->levels) as $plane) {
             $values = array_fill(0, $stack->planes->count(), array_fill(0, $count, 1.0));
             $values[$plane] = array_fill(0, $count, 0.5);
-            $judge = new LatticeJudge($grade, Passage::srgb(), [$nodes->a, $nodes->b, $nodes->c], new PlaneValues($stack->planes, $values));
+            $judge = new LatticeJudge($grade, Passage::srgb(), [$colours->a, $colours->b, $colours->c], new PlaneValues($stack->planes, $values));
             $off = $judge->differencesBetweenLevels($stack);
-            $errors[$plane] = sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $off)) / $count);
+            $errors[] = sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $off)) / $count);
         }
 
         return $errors;

@@ -9,6 +9,8 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
+use Tovrin\App\Photo\PhotoColours;
+use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\PlanesForScreen;
 use Tovrin\App\Request\CubeOf;
 use Tovrin\App\Request\OneLook;
@@ -28,17 +30,21 @@ use Tovrin\Core\Reading\Reading;
 #[AsController]
 final class ColourController
 {
+    /** Colours of the photo that levels of planes are chosen by. */
+    private const SCOUTS = 400;
+
     /**
      * The grade as a lattice of 32-bit floats, see Cube::toFloats(); one with areas or softened mattes as several of them, see Stack::floats(), and
      * the header Tovrin-Planes names its planes: key and levels of each, and which is that of the watched move.
      */
     #[Route('/api/cube', methods: ['POST'])]
-    public function cube(#[JsonBody] CubeOf $body): Binary
+    public function cube(#[JsonBody] CubeOf $body, Photos $photos, PhotoColours $colours): Binary
     {
         $start = hrtime(true);
         $watch = $body->look->indexOf($body->watch);
         $planes = Planes::of($body->look, null === $watch ? [] : [$watch]);
-        $stack = $body->lattice < CubeOf::SETTLED ? Stack::of($planes) : Stack::settled($body->look, $planes);
+        $some = null === $body->photo || 0 === $planes->count() ? null : $colours->digest($photos->photo($body->photo))->colours()->thinned(self::SCOUTS);
+        $stack = $body->lattice < CubeOf::SETTLED ? Stack::of($planes) : Stack::settled($body->look, $planes, $some);
         $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch)->toFloats() : $stack->floats($body->look, $body->lattice, $watch));
         if ($planes->count() > 0) {
             $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];

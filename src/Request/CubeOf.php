@@ -19,12 +19,14 @@ final readonly class CubeOf
     /**
      * @param int         $lattice nodes along each axis
      * @param string|null $watch   id of the move whose reach weight goes into the fourth channel
+     * @param int|null    $photo   number of the photo it is for: planes get as many levels as its colours need
      */
     public function __construct(
         public Grade $look,
         #[Assert\Range(notInRangeMessage: 'must be from {{ min }} to {{ max }}.', min: Cube::MIN_SIZE, max: self::MOST)]
         public int $lattice,
         public ?string $watch = null,
+        public ?int $photo = null,
     ) {
     }
 }

@@ -131,8 +131,8 @@ export const api = {
   removeVersion: (id: number) => done(client.DELETE('/api/versions/{id}', at(id))),
   restoreVersion: (id: number) => take(client.POST('/api/versions/{id}/restore', at(id))).then(version),
   summary: (id: number, look: Look) => take(client.POST('/api/photos/{id}/summary', { ...at(id), body: { look } })),
-  cube: async (look: Look, lattice: number, watch: string | null) => {
-    const { data, response } = await sent(client.POST('/api/cube', { body: { look, lattice, watch }, parseAs: 'arrayBuffer' }));
+  cube: async (look: Look, lattice: number, watch: string | null, photo: number | null = null) => {
+    const { data, response } = await sent(client.POST('/api/cube', { body: { look, lattice, watch, photo }, parseAs: 'arrayBuffer' }));
     return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
   },
   planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch }, parseAs: 'arrayBuffer' }))),

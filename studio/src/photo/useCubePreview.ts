@@ -27,7 +27,7 @@ export function useCubePreview(drawing: Drawing | null, photoId: number, look: L
     const store = new PlaneStore();
     const now = new CubeFeed(
       async (asked, lattice, watched) => {
-        const { nodes, planes } = await api.cube(asked, lattice, watched);
+        const { nodes, planes } = await api.cube(asked, lattice, watched, photoId);
         const points = lattice < SETTLED_LATTICE ? DRAFT_POINTS : SETTLED_POINTS;
         return { nodes, planes: await store.of(planes, points, (most) => api.planes(photoId, asked, most, watched)), watched: planes.find(({ watched: is }) => is)?.key ?? null };
       },
