@@ -12,11 +12,16 @@ await served(7398, async ({ base, send, bring24Megapixels, newPage }) => {
   let revision = 0;
   const demo = (name) => JSON.parse(readFileSync(join(root, `demo/looks/${name}.json`), 'utf8'));
   const shift = { tovrinLook: 1, moves: [{ kind: 'shift', params: { hue: 20, saturation: 10 } }] };
+  const AREA = { shapes: [{ shape: 'ellipse', centre: [0.4, 0.5], radii: [0.2, 0.3], feather: 0.05 }] };
+  const GRADIENT = { shapes: [{ shape: 'gradient', from: [0.2, 0.2], to: [0.9, 0.4] }] };
   // The shift is dragged in the first two; then moves that know their photo's colours, beside a shift alone.
   for (const [name, look, move, aim] of [
     ['five moves', five, 1, 60],
     ['one of each kind', each, Object.keys(used).indexOf('shift'), 100],
     ['a shift', shift, 0, null],
+    ['a shift in an area', { tovrinLook: 1, moves: [{ ...shift.moves[0], area: AREA }] }, 0, null],
+    ['three moves in three planes', { tovrinLook: 1, moves: [{ ...shift.moves[0], area: AREA }, { kind: 'warmth', params: { warmth: 20 }, area: GRADIENT }, { kind: 'shift', params: { lightness: 5 }, soften: 4, reach: { light: { from: 0.5, to: 1, softFrom: 0.2, softTo: 0 } } }] }, 0, null],
+    ['three moves on the whole photo', { tovrinLook: 1, moves: [shift.moves[0], { kind: 'warmth', params: { warmth: 20 } }, { kind: 'shift', params: { lightness: 5 }, reach: { light: { from: 0.5, to: 1, softFrom: 0.2, softTo: 0 } } }] }, 0, null],
     ['a palette', demo('rust-and-ink'), 0, null],
     ['a match, pot by pot', demo('like-the-first'), 0, null],
     ['four neutral places', demo('white-ware'), 0, null],

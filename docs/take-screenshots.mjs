@@ -133,6 +133,17 @@ try {
     await page.getByRole('slider', { name: 'brown, where it goes', exact: true }).focus();
     await settled();
   });
+  await picture('area', 10, async ({ tool, page }) => {
+    await tool('Area');
+    await page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem').first().click();
+  });
+  await picture('area-matte', 10, async ({ tool, page, view, settled }) => {
+    await page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem').first().click();
+    await tool('Area');
+    await view('Matte');
+    await settled();
+    await page.mouse.move(640, 700);
+  });
   await picture('match', 7);
   await picture('neutralise', 2);
   await picture('even-out', 5, async ({ page, tool, stroke, addMove }) => {

@@ -36,8 +36,8 @@ final class MatteCommand extends Command
         $picture = $input->getArgument('picture');
         \assert(\is_string($picture));
         $target = Files::output($input);
-        if ('png' !== strtolower(pathinfo($target, \PATHINFO_EXTENSION))) {
-            throw new UsageError(\sprintf('"%s" cannot be written: a matte is a PNG, so end its name in .png.', $target));
+        if (!\in_array(strtolower(pathinfo($target, \PATHINFO_EXTENSION)), ['png', 'tif', 'tiff'], true)) {
+            throw new UsageError(\sprintf('"%s" cannot be written: a matte is a PNG or a TIFF, so end its name in .png or .tif.', $target));
         }
         [$grade, $move] = self::graded($input);
         try {

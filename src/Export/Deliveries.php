@@ -162,7 +162,7 @@ final readonly class Deliveries
             foreach ($asked->outputs as $output) {
                 self::refusePlaced($output, $read, $photo);
                 foreach (self::moves($output, $read) as $move) {
-                    $ending = null === $move ? $output->format->ending() : \sprintf('-matte-%d.png', $move + 1);
+                    $ending = null === $move ? $output->format->ending() : \sprintf('-matte-%d.%s', $move + 1, ExportFormat::Matte === $output->format ? 'png' : 'tif');
                     yield [$photo, $look, $names->next($output->name, $words, $ending, $photo->name()), Wanted::of($output, $move)];
                 }
             }
@@ -172,7 +172,7 @@ final readonly class Deliveries
     /** @return list<int|null> the moves that a file each is for: for mattes those with a reach or an area; else the grade as a whole */
     private static function moves(Output $output, Grade $grade): array
     {
-        return ExportFormat::Matte === $output->format ? array_keys(array_filter($grade->moves, static fn (Move $move): bool => null !== $move->reach || null !== $move->area)) : [null];
+        return $output->format->isMatte() ? array_keys(array_filter($grade->moves, static fn (Move $move): bool => null !== $move->reach || null !== $move->area)) : [null];
     }
 
     /** What could not be made is said before anything is. */

@@ -60,9 +60,9 @@ final class Rendering
             return null;
         }
         $writing = self::nowAndThen(static fn () => $progress('Writing the file', 0.8));
-        if (ExportFormat::Matte === $wanted->format) {
+        if ($wanted->format->isMatte()) {
             $pixels = PictureShape::fitted(self::weights($source, $name, $grade, $wanted->move ?? 0, $progress), $wanted->side);
-            PictureWriter::write($pixels, new Writing(Writing::GREY), $target, $writing);
+            PictureWriter::write($pixels, new Writing(ExportFormat::MatteTiff === $wanted->format ? Writing::GREY_TIFF : Writing::GREY), $target, $writing);
 
             return null;
         }
@@ -117,7 +117,7 @@ final class Rendering
     }
 
     /**
-     * Writes how much each pixel is reached by a move, as a grey PNG of the picture's size.
+     * Writes how much each pixel is reached by a move, as a grey PNG of the picture's size; as a TIFF where its name ends so.
      *
      * @param string $name what to call the source in messages
      * @param int    $move index of the move
@@ -127,7 +127,7 @@ final class Rendering
     public static function matte(string $source, string $name, Grade $grade, int $move, string $target): float
     {
         $pixels = self::weights($source, $name, $grade, $move, static function (): void {});
-        AtomicFile::make($target, static fn (string $part) => PictureWriter::write($pixels, new Writing(Writing::GREY), $part));
+        AtomicFile::make($target, static fn (string $part) => PictureWriter::write($pixels, new Writing(1 === preg_match('/\.tiff?$/iD', $target) ? Writing::GREY_TIFF : Writing::GREY), $part));
         $reached = 0;
         $data = $pixels->bytes();
         for ($at = 0, $end = \strlen($data); $at < $end; $at += self::COUNTED) {

@@ -55,7 +55,7 @@ final class PictureWriter
     {
         $image = $pixels->image();
         $deep = 16 === $pixels->bits && $how->isDeep();
-        if (Writing::GREY === $how->format) {
+        if ($how->isGrey()) {
             $image = Vips::run('extract_band', [$image, Vips::OUT, 0]);
         }
         if ('jpeg' === $how->format && $pixels->alpha) {
@@ -65,14 +65,14 @@ final class PictureWriter
             $image = $how->dithered && 16 === $pixels->bits ? Dither::eight($image, Vips::number($image, 'bands')) : PictureShape::eight($image, $pixels->bits);
         }
         $image = Vips::run('copy', [$image, Vips::OUT], ['interpretation' => match (true) {
-            Writing::GREY === $how->format => $deep ? Vips::GREY_DEEP : Vips::GREY,
+            $how->isGrey() => $deep ? Vips::GREY_DEEP : Vips::GREY,
             default => $deep ? Vips::RGB_DEEP : Vips::RGB,
         }]);
         Embedding::before($image, $how->format, $pixels);
         Vips::run(...match ($how->format) {
             'jpeg' => ['jpegsave', [$image, $path], ['Q' => $how->quality, 'subsample_mode' => $how->keepsColour() ? self::KEPT_COLOUR : self::HALVED_COLOUR, 'interlace' => (int) $how->progressive]],
             'png', Writing::GREY => ['pngsave', [$image, $path], ['compression' => self::PNG_LEVEL, 'filter' => self::PNG_FILTERS]],
-            'tiff' => ['tiffsave', [$image, $path], ['compression' => self::DEFLATE, 'predictor' => self::DIFFERENCES]],
+            'tiff', Writing::GREY_TIFF => ['tiffsave', [$image, $path], ['compression' => self::DEFLATE, 'predictor' => self::DIFFERENCES]],
             'webp' => ['webpsave', [$image, $path], ['Q' => $how->quality]],
             'avif' => ['heifsave', [$image, $path], ['Q' => $how->quality, 'compression' => self::AV1, 'effort' => self::AVIF_EFFORT, 'subsample_mode' => $how->keepsColour() ? self::KEPT_COLOUR : self::HALVED_COLOUR]],
             default => throw new \InvalidArgumentException(\sprintf('There is no form "%s" for pictures.', $how->format)),

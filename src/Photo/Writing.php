@@ -9,9 +9,11 @@ final readonly class Writing
 {
     /** A grey PNG of the first channel. */
     public const GREY = 'grey';
+    /** The same as a TIFF. */
+    public const GREY_TIFF = 'grey-tiff';
 
     /**
-     * @param string    $format      jpeg, png, tiff, webp, avif, or GREY
+     * @param string    $format      jpeg, png, tiff, webp, avif, GREY or GREY_TIFF
      * @param int       $quality     1…100, for JPEG, WebP and AVIF
      * @param bool|null $fullColour  whether a JPEG or AVIF keeps colour in every pixel; null is from quality 90 on, common practice
      * @param bool      $progressive whether a JPEG comes in scans of rising detail
@@ -25,7 +27,12 @@ final readonly class Writing
     /** Whether the file has 16 bits, of pixels that have. */
     public function isDeep(): bool
     {
-        return !$this->shallow && \in_array($this->format, ['png', 'tiff', self::GREY], true);
+        return !$this->shallow && \in_array($this->format, ['png', 'tiff', self::GREY, self::GREY_TIFF], true);
+    }
+
+    public function isGrey(): bool
+    {
+        return self::GREY === $this->format || self::GREY_TIFF === $this->format;
     }
 
     public function keepsColour(): bool

@@ -13,6 +13,7 @@ enum ExportFormat: string
     case Webp = 'webp';
     case Avif = 'avif';
     case Matte = 'matte';
+    case MatteTiff = 'matte-tiff';
     case TonePlate = 'tone-plate';
     case ColourPlate = 'colour-plate';
     case Cube = 'cube';
@@ -30,6 +31,12 @@ enum ExportFormat: string
         return self::TonePlate === $this || self::ColourPlate === $this;
     }
 
+    /** How much moves act, a file each. */
+    public function isMatte(): bool
+    {
+        return self::Matte === $this || self::MatteTiff === $this;
+    }
+
     /** Behind the name that the pattern gives. */
     public function ending(): string
     {
@@ -40,6 +47,7 @@ enum ExportFormat: string
             self::Webp => '.webp',
             self::Avif => '.avif',
             self::Matte => '-matte.png',
+            self::MatteTiff => '-matte.tif',
             self::TonePlate => '-tone-plate.png',
             self::ColourPlate => '-colour-plate.png',
             self::Cube => '.cube',
@@ -53,7 +61,7 @@ enum ExportFormat: string
     {
         return match ($this) {
             self::Jpeg => 'image/jpeg',
-            self::Tiff => 'image/tiff',
+            self::Tiff, self::MatteTiff => 'image/tiff',
             self::Webp => 'image/webp',
             self::Avif => 'image/avif',
             self::Cube => 'text/plain',
@@ -78,7 +86,7 @@ enum ExportFormat: string
     public function slowness(): int
     {
         return match ($this) {
-            self::Jpeg, self::Matte => 1,
+            self::Jpeg, self::Matte, self::MatteTiff => 1,
             self::Tiff => 2,
             self::Avif => 12,
             default => 3,
