@@ -82,13 +82,6 @@ try {
     await tool('Choose');
     await stroke([0.24, 0.52], [0.38, 0.6]);
   }, true);
-  await picture('held', 3, async ({ tool, stroke }) => {
-    await tool('Choose');
-    await stroke([0.18, 0.45], [0.4, 0.49], [0.6, 0.44], [0.35, 0.4]);
-    await stroke([0.66, 0.55], [0.72, 0.66], [0.85, 0.55], [0.85, 0.35]);
-    await tool('Hold');
-    await stroke([0.3, 0.6], [0.45, 0.65], [0.35, 0.7], [0.48, 0.73]);
-  });
   await picture('readings', 2, async ({ page, tool, settled, place }) => {
     await tool('Probe');
     await settled();
@@ -136,13 +129,6 @@ try {
   await picture('area', 10, async ({ tool, page }) => {
     await tool('Area');
     await page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem').first().click();
-  });
-  await picture('area-matte', 10, async ({ tool, page, view, settled }) => {
-    await page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem').first().click();
-    await tool('Area');
-    await view('Matte');
-    await settled();
-    await page.mouse.move(640, 700);
   });
   await picture('match', 7);
   await picture('neutralise', 2);

@@ -13,6 +13,8 @@ use Tovrin\Core\Colour\Colours;
 final readonly class Area
 {
     public const MOST = 100;
+    /** Points of all its shapes together: each of them costs time wherever it reaches. */
+    public const POINTS_MOST = 4000;
 
     /**
      * @param non-empty-list<Part> $parts  at most MOST
@@ -24,6 +26,10 @@ final readonly class Area
     {
         if (\count($parts) > self::MOST) {
             throw new \InvalidArgumentException(self::tooMany(\count($parts)));
+        }
+        $points = array_sum(array_map(static fn (Part $part): int => $part->shape instanceof Brush || $part->shape instanceof Polygon ? \count($part->shape->points) : 2, $parts));
+        if ($points > self::POINTS_MOST) {
+            throw new \InvalidArgumentException(\sprintf('Its shapes have %d points in all; an area has room for %d. Take some strokes away: one polygon often does what many do.', $points, self::POINTS_MOST));
         }
     }
 

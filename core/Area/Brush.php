@@ -81,14 +81,7 @@ final readonly class Brush implements Shape, KeepsToColour
 
     public function distances(Frame $frame, array $x, array $y): array
     {
-        // The edge lies inside of the radius, so that nothing beyond the brush is touched.
-        $outline = $this->radius * (1.0 - $this->softness / 2);
-        [$distances] = Segments::along($frame->measured($this->points), false)->nearest($x, $y);
-        foreach ($distances as $i => $distance) {
-            $distances[$i] = $distance - $outline;
-        }
-
-        return $distances;
+        return $this->fromOutline($this->lines($frame)->nearest($x, $y)[0]);
     }
 
     public function edge(Frame $frame): float
@@ -101,16 +94,18 @@ final readonly class Brush implements Shape, KeepsToColour
         return null !== $this->colours;
     }
 
-    public function likeness(Frame $frame, array $x, array $y, ColourBlock $lab): array
+    public function distancesAndLikeness(Frame $frame, array $x, array $y, ColourBlock $lab): array
     {
-        if (null === $this->colours) {
-            return array_fill(0, \count($x), 1.0);
-        }
-        $under = ColourBlock::of(Srgb::class, array_map(Hex::parse(...), $this->colours))->in(OkLab::class);
-        [, $line, $along] = Segments::along($frame->measured($this->points), false)->nearest($x, $y);
+        [$distances, $line, $along] = $this->lines($frame)->nearest($x, $y);
+        $under = ColourBlock::of(Srgb::class, array_map(Hex::parse(...), $this->colours ?? []))->in(OkLab::class);
         $last = $under->count() - 1;
         $likeness = [];
         foreach ($line as $i => $from) {
+            if ($last < 0 || $distances[$i] >= $this->radius) {
+                // Without colours all are alike; beyond the brush it does not matter.
+                $likeness[] = 1.0;
+                continue;
+            }
             // Between two points of the stroke its colour goes over from one to the other.
             [$to, $t] = [min($last, $from + 1), $along[$i]];
             $light = $lab->a[$i] - $under->a[$from] - $t * ($under->a[$to] - $under->a[$from]);
@@ -119,6 +114,27 @@ final readonly class Brush implements Shape, KeepsToColour
             $likeness[] = 1.0 - Smooth::at(sqrt($light * $light + $green * $green + $blue * $blue) / $this->tolerance - 1.0);
         }
 
-        return $likeness;
+        return [$this->fromOutline($distances), $likeness];
+    }
+
+    private function lines(Frame $frame): Segments
+    {
+        return Segments::along($frame->measured($this->points), false);
+    }
+
+    /**
+     * @param array<int, float> $distances from the middle of the stroke
+     *
+     * @return array<int, float>
+     */
+    private function fromOutline(array $distances): array
+    {
+        // The edge lies inside of the radius, so that nothing beyond the brush is touched.
+        $outline = $this->radius * (1.0 - $this->softness / 2);
+        foreach ($distances as $i => $distance) {
+            $distances[$i] = $distance - $outline;
+        }
+
+        return $distances;
     }
 }

@@ -13,13 +13,13 @@ interface KeepsToColour
     public function keeps(): bool;
 
     /**
-     * How like colours are to what the shape holds to where they lie.
+     * How far places are from the outline, see Shape, and how like colours are to what the shape holds to where they lie.
      *
      * @param array<int, float> $x   places in distances from the left, see Frame
      * @param array<int, float> $y   from the top
      * @param ColourBlock       $lab the photo's colours there, OKLab
      *
-     * @return array<int, float> 0…1
+     * @return array{array<int, float>, array<int, float>} distances, and likeness 0…1
      */
-    public function likeness(Frame $frame, array $x, array $y, ColourBlock $lab): array;
+    public function distancesAndLikeness(Frame $frame, array $x, array $y, ColourBlock $lab): array;
 }

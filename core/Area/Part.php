@@ -25,16 +25,12 @@ final readonly class Part
     public function weights(Frame $frame, array $x, array $y, ?ColourBlock $lab): array
     {
         $edge = $this->shape->edge($frame);
-        $weights = $this->shape->distances($frame, $x, $y);
+        [$weights, $likeness] = null !== $lab && $this->shape instanceof KeepsToColour && $this->shape->keeps()
+            ? $this->shape->distancesAndLikeness($frame, $x, $y, $lab)
+            : [$this->shape->distances($frame, $x, $y), null];
         foreach ($weights as $i => $distance) {
             $t = 0.5 - $distance / $edge;
-            $weights[$i] = $t <= 0.0 ? 0.0 : ($t >= 1.0 ? 1.0 : $t * $t * (3.0 - 2.0 * $t));
-        }
-        if (null !== $lab && $this->keeps()) {
-            \assert($this->shape instanceof KeepsToColour);
-            foreach ($this->shape->likeness($frame, $x, $y, $lab) as $i => $likeness) {
-                $weights[$i] *= $likeness;
-            }
+            $weights[$i] = ($t <= 0.0 ? 0.0 : ($t >= 1.0 ? 1.0 : $t * $t * (3.0 - 2.0 * $t))) * ($likeness[$i] ?? 1.0);
         }
 
         return $weights;

@@ -76,7 +76,11 @@ final class AreaJson
         SchemaCheck::check($shell, LookSchema::ID.'#/$defs/area', $path);
         \assert([] !== $parts);
 
-        return new Area($parts, true === ($data->invert ?? false));
+        try {
+            return new Area($parts, true === ($data->invert ?? false));
+        } catch (\InvalidArgumentException $e) {
+            throw new FormatError(\sprintf('%s: %s', $path, $e->getMessage()), 0, $e, $e->getMessage());
+        }
     }
 
     /** @return array<string, mixed> ready for json_encode() */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Grade;
 
+use Tovrin\Core\Area\Area;
+
 /** What changed from one grade to another, in words: for a history that says what each step did. */
 final class Difference
 {
@@ -41,6 +43,12 @@ final class Difference
         if ($old->reach != $new->reach || $old->reads !== $new->reads) {
             $words[] = $name.': '.(null === $new->reach ? 'reaches everything' : (null === $old->reach ? 'chose its colours' : 'changed its reach'));
         }
+        if ($old->area != $new->area) {
+            $words[] = $name.': '.self::areas($old->area, $new->area);
+        }
+        if ($old->soften !== $new->soften) {
+            $words[] = \sprintf('%s: soften %s → %s ‰', $name, self::number($old->soften), self::number($new->soften));
+        }
         if ($old->strength !== $new->strength) {
             $words[] = \sprintf('%s: amount %d → %d %%', $name, (int) round(100 * $old->strength), (int) round(100 * $new->strength));
         }
@@ -52,6 +60,19 @@ final class Difference
         }
 
         return $words;
+    }
+
+    private static function areas(?Area $old, ?Area $new): string
+    {
+        $more = \count($new->parts ?? []) - \count($old->parts ?? []);
+
+        return match (true) {
+            null === $new => 'acts on the whole photo',
+            null === $old => 'limited to an area: '.$new->parts[0]->shape::id(),
+            $more > 0 => $new->parts[\count($new->parts) - 1]->shape::id().($new->parts[\count($new->parts) - 1]->subtract ? ' taken off its area' : ' added to its area'),
+            $more < 0 => 'a shape of its area taken away',
+            default => 'changed its area',
+        };
     }
 
     /** Which settings changed, those that are plain numbers with their values. */

@@ -46,7 +46,7 @@ export function planesIn(buffer: ArrayBuffer): Plane[] {
 
 /** Points along the longer side while a shape is moved, and at rest. */
 export const DRAFT_POINTS = 256;
-export const SETTLED_POINTS = 2048;
+export const SETTLED_POINTS = 1024;
 /** Planes that are kept: a few more than a grade can have, so that undo and comparing need nothing new. */
 const KEPT = 12;
 

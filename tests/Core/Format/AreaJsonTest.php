@@ -52,6 +52,7 @@ final class AreaJsonTest extends TestCase
         yield 'a polygon beside the photo' => [$with(['shape' => 'polygon', 'points' => [[1.5, 0], [2, 0], [2, 1]]]), '/beside the photo/'];
         yield 'a gradient of no length' => [$with(['shape' => 'gradient', 'from' => [0.5, 0.5], 'to' => [0.5, 0.5]]), '/begins where it ends/'];
         yield 'a thousand strokes' => [$with(...array_fill(0, 1000, ['shape' => 'brush', 'points' => [[0.5, 0.5]]])), '/moves\[0\]\.area\.shapes: There are 1000 shapes; an area has at most 100/'];
+        yield 'strokes of too many points' => [$with(...array_fill(0, 20, ['shape' => 'brush', 'points' => array_fill(0, 300, [0.5, 0.5])])), '/moves\[0\]\.area: Its shapes have 6000 points in all; an area has room for 4000/'];
         yield 'a number out of range' => [$with(['radii' => [0.2, 9]] + self::ELLIPSE), '/shapes\[0\]\.radii\[1\]: 9 is too large/'];
         yield 'a word that is no shape' => [$with(['shape' => 'star']), '/shapes\[0\]\.shape: must be one of gradient, ellipse, polygon, brush/'];
         yield 'a setting of another shape' => [$with(['radius' => 1] + self::ELLIPSE), '/shapes\[0\]\.radius: there is no such setting/'];

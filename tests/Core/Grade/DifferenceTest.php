@@ -39,6 +39,14 @@ final class DifferenceTest extends TestCase
         yield 'a reach' => [[self::BOWL], [['reach' => self::REACH] + self::BOWL], ['“Bowl”: chose its colours']];
         yield 'another reach' => [[['reach' => self::REACH] + self::BOWL], [['reach' => ['invert' => true] + self::REACH] + self::BOWL], ['“Bowl”: changed its reach']];
         yield 'no reach any more' => [[['reach' => self::REACH] + self::BOWL], [self::BOWL], ['“Bowl”: reaches everything']];
+        $area = static fn (array ...$shapes): array => ['area' => ['shapes' => $shapes]];
+        [$ellipse, $brush] = [['shape' => 'ellipse', 'centre' => [0.5, 0.5], 'radii' => [0.2, 0.2]], ['shape' => 'brush', 'points' => [[0.5, 0.5]], 'subtract' => true]];
+        yield 'an area' => [[self::BOWL], [$area($ellipse) + self::BOWL], ['“Bowl”: limited to an area: ellipse']];
+        yield 'a shape more' => [[$area($ellipse) + self::BOWL], [$area($ellipse, $brush) + self::BOWL], ['“Bowl”: brush taken off its area']];
+        yield 'a shape less' => [[$area($ellipse, $brush) + self::BOWL], [$area($brush) + self::BOWL], ['“Bowl”: a shape of its area taken away']];
+        yield 'a shape moved' => [[$area($ellipse) + self::BOWL], [$area(['centre' => [0.4, 0.4]] + $ellipse) + self::BOWL], ['“Bowl”: changed its area']];
+        yield 'no area any more' => [[$area($ellipse) + self::BOWL], [self::BOWL], ['“Bowl”: acts on the whole photo']];
+        yield 'softening' => [[['reach' => self::REACH] + self::BOWL], [['reach' => self::REACH, 'soften' => 4.5] + self::BOWL], ['“Bowl”: soften 0 → 4.5 ‰']];
         yield 'a name' => [[self::BOWL], [['label' => 'Big bowl'] + self::BOWL], ['“Bowl”: named “Big bowl”']];
         yield 'the order' => [[self::BOWL, self::WARM], [self::WARM, self::BOWL], ['Changed the order of the moves']];
         yield 'nothing' => [[self::BOWL], [self::BOWL], ['Changed nothing that shows']];
