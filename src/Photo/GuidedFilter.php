@@ -37,9 +37,9 @@ final class GuidedFilter
     public static function luma(\FFI\CData $image, int $bits): \FFI\CData
     {
         $most = 16 === $bits ? 65_535.0 : 255.0;
-        [$red, $green, $blue] = array_map(static fn (float $weight, int $band): \FFI\CData => Vips::run('linear1', [Vips::run('extract_band', [$image, Vips::OUT, $band]), Vips::OUT, $weight / $most, 0.0]), self::LUMA, [0, 1, 2]);
+        $colours = 3 === Vips::number($image, 'bands') ? $image : Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]);
 
-        return Vips::run('add', [Vips::run('add', [$red, $green, Vips::OUT]), $blue, Vips::OUT]);
+        return Vips::run('recomb', [$colours, Vips::OUT, Vips::row(array_map(static fn (float $weight): float => $weight / $most, self::LUMA))]);
     }
 
     /** An image of a and b. */

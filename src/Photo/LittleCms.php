@@ -157,7 +157,7 @@ final class LittleCms
      *
      * @param \FFI\CData $table   words of 16 bits in the machine's byte order, three a node, blue running fastest, the first input slowest
      * @param list<int>   $nodes   along the axis of each input: those before, red, green, blue
-     * @param int         $bits    8 or 16 a channel of the pixels; inputs before them are in 16 bits, and then so are the pixels
+     * @param int         $bits    8 or 16 a channel of the pixels and of the inputs before them
      * @param int         $outBits 8 or 16 a channel of the result
      *
      * @return \Closure(\FFI\CData, \FFI\CData, int, int, int, int): void from pixels to pixels, so many across and so many lines, bytes from line to line of the first and the second

@@ -76,7 +76,7 @@ final readonly class PlanePictures
     }
 
     /**
-     * A plane at every pixel, 16 bits. To be called in a process of its own.
+     * A plane at every pixel, with as many bits as the picture has: of 8 they are enough for 8. To be called in a process of its own.
      *
      * @param \FFI\CData $picture RGB image of any size with the same proportions
      */
@@ -84,7 +84,8 @@ final readonly class PlanePictures
     {
         [$width, $height] = [Vips::number($picture, 'width'), Vips::number($picture, 'height')];
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
-        $drawn = null === $area ? null : PictureShape::spread(Vips::over($area->words, $area->width, $area->height, 1, 16), $width, $height);
+        [$most, $format] = 16 === $bits ? [65_535.0, Vips::USHORT] : [255.0, Vips::UCHAR];
+        $drawn = null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height);
         if (null === $soft) {
             \assert(null !== $drawn);
 
@@ -92,10 +93,10 @@ final readonly class PlanePictures
         }
         $both = PictureShape::spread($soft->image(), $width, $height);
         $matte = Vips::run('add', [Vips::run('multiply', [Vips::run('extract_band', [$both, Vips::OUT, 0]), GuidedFilter::luma($picture, $bits), Vips::OUT]), Vips::run('extract_band', [$both, Vips::OUT, 1]), Vips::OUT]);
-        // A cast takes what is beyond 0…65535 as that.
-        $words = PictureShape::cast($matte, 65_535.0, 0.5, Vips::USHORT);
+        // A cast takes what is beyond its ends as these.
+        $levels = PictureShape::cast($matte, $most, 0.5, $format);
 
-        return null === $drawn ? $words : PictureShape::cast(Vips::run('multiply', [$words, $drawn, Vips::OUT]), 1 / 65_535, 0.5, Vips::USHORT);
+        return null === $drawn ? $levels : PictureShape::cast(Vips::run('multiply', [$levels, $drawn, Vips::OUT]), 1 / $most, 0.5, $format);
     }
 
     /** Which of the planes are 0, 1 or something else in a part of the picture. */
@@ -109,6 +110,12 @@ final readonly class PlanePictures
             $this->areas,
             $this->soft,
         ));
+    }
+
+    private static function drawn(AreaRaster $area, int $bits): \FFI\CData
+    {
+        // The higher byte of a word is it in 8 bits.
+        return 16 === $bits ? Vips::over($area->words, $area->width, $area->height, 1, 16) : Vips::run('extract_band', [Vips::over($area->words, $area->width, $area->height, 2, 8), Vips::OUT, 1]);
     }
 
     private static function area(Plane $plane, Frame $frame, Pixels $picture, ?Pixels $small): AreaRaster

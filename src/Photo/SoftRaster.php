@@ -11,8 +11,8 @@ namespace Tovrin\App\Photo;
 final readonly class SoftRaster
 {
     private const BYTES = 8;
-    /** Where a is closer to 0 than this, and b to 0 or 1, the matte counts as just that. */
-    private const SURE = 5e-4;
+    /** Where a is closer to 0 than this, and b to 0 or 1, the matte counts as just that: within a level of 8 bits. */
+    private const SURE = 1.5e-3;
 
     /** @param string $floats width × height × (a, b), 32 bits each in the machine's byte order, row by row */
     public function __construct(public int $width, public int $height, public string $floats)

@@ -20,8 +20,8 @@ use Tovrin\Core\Grade\Stack;
  */
 final readonly class StackLink
 {
-    private const ACROSS = 256;
-    private const DOWN = 128;
+    private const ACROSS = 128;
+    private const DOWN = 64;
     /** Pixels up to which a second process would cost more than it saves. */
     private const ALONE_MOST = 600_000;
 
@@ -94,19 +94,19 @@ final readonly class StackLink
                 $across = min(self::ACROSS, $width - $left);
                 $kind = $sure->of($left / $width, $top / $height, ($left + $across) / $width, ($top + $down) / $height);
                 $between = substr_count($kind, PlaneSureness::BETWEEN);
-                $transform = $transforms[$kind] ??= $this->transform($kind, 0 === $between ? $picture->bits : 16, $bits, $picture->alpha);
+                $transform = $transforms[$kind] ??= $this->transform($kind, $picture->bits, $bits, $picture->alpha);
                 [$read, $write] = [$source->at(($top * $width + $left) * $in), $target->at(($top * $width + $left) * $out)];
                 if (0 === $between) {
                     $transform($read, $write, $across, $down, $in * $width, $out * $width);
                     continue;
                 }
                 $planes[$kind] ??= Vips::parts($this->withPlanes($picture, $kind));
-                $planes[$kind]($left, $top, $across, $down, static fn (\FFI\CData $pixels) => $transform($pixels, $write, $across, $down, 2 * ($between + $picture->channels()) * $across, $out * $width));
+                $planes[$kind]($left, $top, $across, $down, static fn (\FFI\CData $pixels) => $transform($pixels, $write, $across, $down, intdiv($picture->bits, 8) * ($between + $picture->channels()) * $across, $out * $width));
             }
         }
     }
 
-    /** The picture in 16 bits with the planes that are between before it, the last one first. */
+    /** The picture with the planes that are between before it, the last one first. */
     private function withPlanes(Pixels $picture, string $kind): \FFI\CData
     {
         $image = $picture->image();
@@ -116,7 +116,7 @@ final readonly class StackLink
                 $bands[] = $this->planes->image($number, $image, $picture->bits);
             }
         }
-        $bands[] = 16 === $picture->bits ? $image : PictureShape::cast($image, 257.0, 0.0, Vips::USHORT);
+        $bands[] = $image;
 
         return Vips::together($bands);
     }

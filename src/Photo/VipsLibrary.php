@@ -64,6 +64,7 @@ final class VipsLibrary
         int vips_affine(VipsImage* in, VipsImage** out, double a, double b, double c, double d, ...);
         int vips_byteswap(VipsImage* in, VipsImage** out, ...);
         int vips_multiply(VipsImage* left, VipsImage* right, VipsImage** out, ...);
+        int vips_recomb(VipsImage* in, VipsImage** out, VipsImage* matrix, ...);
         int vips_convsep(VipsImage* in, VipsImage** out, VipsImage* mask, ...);
         int vips_bandjoin(VipsImage** in, VipsImage** out, int n, ...);
         int vips_replicate(VipsImage* in, VipsImage** out, int across, int down, ...);
