@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { percentiles, root, served } from './served.mjs';
 
+const ONLY = process.argv[2];
 await served(7398, async ({ base, send, bring24Megapixels, newPage }) => {
   await bring24Megapixels();
   const five = JSON.parse(readFileSync(join(root, 'bench/look.json'), 'utf8'));
@@ -26,6 +27,7 @@ await served(7398, async ({ base, send, bring24Megapixels, newPage }) => {
     ['a match, pot by pot', demo('like-the-first'), 0, null],
     ['four neutral places', demo('white-ware'), 0, null],
   ]) {
+    if (ONLY && name !== ONLY) continue;
     await send('/api/photos/1/grade', JSON.stringify({ basedOn: revision, look }), 'PUT');
     const page = await newPage();
     const settled = async () => {

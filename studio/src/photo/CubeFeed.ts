@@ -16,6 +16,8 @@ const SLOW_MS = 42;
 const QUICK_MS = 16;
 export const SETTLED_LATTICE = 33;
 const SETTLE_AFTER_MS = 140;
+/** A settled cube that takes long would stand in the way of a hand that only paused. */
+const SETTLE_AFTER_MOST_MS = 700;
 /** One question at a time: a second would only share the same processor and make both late. */
 const AT_ONCE = 1;
 
@@ -53,6 +55,7 @@ export class CubeFeed {
   private stopped = false;
   /** Which of the draft lattices keeps up with the hand here, with this grade. */
   private coarseness = 0;
+  private patience = SETTLE_AFTER_MS;
 
   constructor(
     private readonly compile: (look: Look, lattice: number, watch: string | null) => Promise<Answer>,
@@ -68,7 +71,7 @@ export class CubeFeed {
     this.timer = setTimeout(() => {
       // On a slow machine the settled cube may overtake its draft, and then answers the input itself.
       this.settle(look, watch, this.shown < order ? askedAt : null);
-    }, SETTLE_AFTER_MS);
+    }, this.patience);
   }
 
   /** Shows a grade as it is kept. */
@@ -97,7 +100,9 @@ export class CubeFeed {
     const sentAt = performance.now();
     void this.compile(question.look, question.lattice, question.watch)
       .then(({ nodes, planes, watched }) => {
-        if (question.lattice !== SETTLED_LATTICE) this.keepUp(performance.now() - sentAt);
+        const took = performance.now() - sentAt;
+        if (question.lattice !== SETTLED_LATTICE) this.keepUp(took);
+        else this.patience = Math.min(SETTLE_AFTER_MOST_MS, Math.max(SETTLE_AFTER_MS, took));
         if (this.stopped || question.order <= this.shown) return;
         this.shown = question.order;
         this.onCube({ look: question.look, watch: question.watch, nodes: new Float32Array(nodes), planes, watched, size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });

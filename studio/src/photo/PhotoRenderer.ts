@@ -40,9 +40,8 @@ interface Layer {
 /** Draws one photo through a compiled grade with WebGL 2. Holds textures only; knows no grade. */
 export class PhotoRenderer {
   private readonly gl: WebGL2RenderingContext;
-  private readonly exact: Drawer;
-  /** For drafts, where the texture unit can interpolate floats by itself. */
-  private readonly quick: Drawer;
+  /** By how they look colours up, and with how many planes; each is made when it is first needed. */
+  private readonly programs = new Map<string, Drawer>();
   private readonly interpolates: boolean;
   private readonly cube: WebGLTexture;
   private readonly spot: WebGLTexture;
@@ -59,8 +58,6 @@ export class PhotoRenderer {
     if (!gl) throw new Error('This browser cannot show photos here: WebGL 2 is missing or switched off.');
     this.gl = gl;
     this.interpolates = gl.getExtension('OES_texture_float_linear') !== null;
-    this.exact = build(gl, vertexShader, fragmentShader('tetrahedral'), UNIFORMS);
-    this.quick = this.interpolates ? build(gl, vertexShader, fragmentShader('trilinear'), UNIFORMS) : this.exact;
     gl.bindBuffer(gl.ARRAY_BUFFER, gl.createBuffer());
     gl.bufferData(gl.ARRAY_BUFFER, new Float32Array([0, 0, 1, 0, 0, 1, 1, 1]), gl.STATIC_DRAW);
     gl.enableVertexAttribArray(CORNER);
@@ -144,7 +141,7 @@ export class PhotoRenderer {
     } else gl.disable(gl.SCISSOR_TEST);
     gl.clearColor(surround, surround, surround, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    const { program, at: uniforms } = this.compiled.settled ? this.exact : this.quick;
+    const { program, at: uniforms } = this.drawer();
     gl.useProgram(program);
     gl.uniform2f(uniforms.canvas, width, height);
     gl.uniform1i(uniforms.photo, 0);
@@ -184,8 +181,16 @@ export class PhotoRenderer {
     this.gl.deleteTexture(this.cube);
     this.gl.deleteTexture(this.spot);
     this.planes.dispose();
-    this.gl.deleteProgram(this.exact.program);
-    this.gl.deleteProgram(this.quick.program);
+    for (const { program } of this.programs.values()) this.gl.deleteProgram(program);
+  }
+
+  private drawer(): Drawer {
+    // For drafts the texture unit interpolates by itself, where it can do so with floats.
+    const how = this.compiled.settled || !this.interpolates ? 'tetrahedral' : 'trilinear';
+    const name = `${how} ${String(this.planes.count)}`;
+    const drawer = this.programs.get(name) ?? build(this.gl, vertexShader, fragmentShader(how, this.planes.count), UNIFORMS);
+    this.programs.set(name, drawer);
+    return drawer;
   }
 
   private soften(): void {

@@ -38,6 +38,10 @@ export class PlaneTextures {
     return this.planes.reduce((product, { levels }) => product * levels, 1);
   }
 
+  get count(): number {
+    return this.planes.length;
+  }
+
   get areSoftened(): boolean {
     return this.planes.some(({ soft }) => soft !== null);
   }

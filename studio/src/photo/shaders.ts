@@ -19,7 +19,7 @@ void main() {
 }`;
 
 // The planes of a pixel, and the grade between the cubes of their levels.
-const planes = `
+const planes = (count: number): string => `
 float between(sampler2D soft, vec2 place, float luma) {
   ivec2 size = textureSize(soft, 0);
   vec2 at = clamp(place * vec2(size) - 0.5, vec2(0.0), vec2(size - 1));
@@ -41,12 +41,11 @@ vec2 plane(int parts, sampler2D area, sampler2D soft, vec3 rgb, int channel) {
 }
 
 vec4 graded(vec3 rgb, vec3 p) {
-  if (levels == ivec3(1)) return inLayer(rgb, 0);
   vec3 at = clamp(p, 0.0, 1.0) * vec3(levels - 1);
   ivec3 low = max(min(ivec3(at), levels - 2), ivec3(0));
   vec3 f = at - vec3(low);
   vec4 sum = vec4(0.0);
-  for (int corner = 0; corner < 8; corner++) {
+  for (int corner = 0; corner < ${String(2 ** count)}; corner++) {
     ivec3 bit = ivec3(corner & 1, (corner >> 1) & 1, (corner >> 2) & 1);
     vec3 share = mix(1.0 - f, f, vec3(bit));
     float weight = share.x * share.y * share.z;
@@ -56,8 +55,30 @@ vec4 graded(vec3 rgb, vec3 p) {
   return sum;
 }`;
 
-/** Looks each pixel up in the compiled grade. No colour is computed here. */
-export const fragmentShader = (how: Interpolation): string => `#version 300 es
+const watchedPlanes = (count: number): string => `
+// The finished colour, and how much the watched move acts.
+vec4 graded(vec3 rgb) {
+  vec3 areas = vec3(1.0);
+  vec3 mattes = vec3(1.0);
+  vec2 both;
+${['x', 'y', 'z']
+  .slice(0, count)
+  .map((axis, i) => `  both = plane(parts.${axis}, area${String(i)}, soft${String(i)}, rgb, ${String(i)}); areas.${axis} = both.x; mattes.${axis} = both.y;`)
+  .join('\n')}
+  vec4 result = graded(rgb, areas * mattes);
+  if (watched >= 0 && shows == 1) result.a = areas[watched];
+  if (watched >= 0 && shows == 2) {
+    areas[watched] = 1.0;
+    result.a = graded(rgb, areas * mattes).a;
+  }
+  return result;
+}`;
+
+/**
+ * Looks each pixel up in the compiled grade. No colour is computed here. Made for as many planes as there are: without a graphics card
+ * every one of them takes time.
+ */
+export const fragmentShader = (how: Interpolation, count: number): string => `#version 300 es
 precision highp float;
 precision highp int;
 precision highp sampler3D;
@@ -79,7 +100,7 @@ in float across;
 out vec4 colour;
 const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
 ${lookup(how)}
-${planes}
+${count > 0 ? planes(count) : ''}
 const float LAST = 254.5 / 255.0;
 const float FIRST = 0.5 / 255.0;
 
@@ -92,21 +113,7 @@ vec3 clipped(vec3 rgb) {
   return vec3(0.3 + 0.3 * dot(rgb, LIGHT));
 }
 
-// The finished colour, and how much the watched move acts.
-vec4 graded(vec3 rgb) {
-  vec2 one = plane(parts.x, area0, soft0, rgb, 0);
-  vec2 two = plane(parts.y, area1, soft1, rgb, 1);
-  vec2 three = plane(parts.z, area2, soft2, rgb, 2);
-  vec3 areas = vec3(one.x, two.x, three.x);
-  vec3 mattes = vec3(one.y, two.y, three.y);
-  vec4 result = graded(rgb, areas * mattes);
-  if (watched >= 0 && shows == 1) result.a = areas[watched];
-  if (watched >= 0 && shows == 2) {
-    areas[watched] = 1.0;
-    result.a = graded(rgb, areas * mattes).a;
-  }
-  return result;
-}
+${count > 0 ? watchedPlanes(count) : 'vec4 graded(vec3 rgb) { return inLayer(rgb, 0); }'}
 
 void main() {
   vec3 rgb = texture(photo, at).rgb;
