@@ -19,7 +19,7 @@ use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
 
-#[AsCommand('matte', 'Writes how much of a reach each pixel of a picture is, as a grey PNG')]
+#[AsCommand('matte', 'Writes how much of a reach each pixel of a picture is, as a grey PNG or TIFF')]
 final class MatteCommand extends Command
 {
     protected function configure(): void
