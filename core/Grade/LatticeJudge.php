@@ -54,12 +54,23 @@ final class LatticeJudge
      */
     public function differencesBetweenLevels(Stack $stack): array
     {
-        $at = function (array $layers) use ($stack): array {
-            /** @var array<int, int> $layers */
-            return $this->finished(...$this->colours, planes: self::planesAt($stack, $layers));
-        };
+        $sums = array_fill(0, 3, array_fill(0, \count($this->colours[0]), 0.0));
+        foreach ($this->layers($stack) as [$layers, $shares]) {
+            // Most colours lie at a level of each plane, and count in one of these corners only.
+            $counting = array_keys(array_filter($shares, static fn (float $share): bool => $share > 0.0));
+            $some = static fn (array $values): array => array_map(static fn (int $i): mixed => $values[$i], $counting);
+            /** @var array<int, int> $there */
+            $there = $some($layers);
+            /** @var array{array<int, float>, array<int, float>, array<int, float>} $colours */
+            $colours = array_map($some, $this->colours);
+            foreach ([] === $counting ? [] : $this->finished(...$colours, planes: self::planesAt($stack, $there)) as $channel => $own) {
+                foreach ($counting as $k => $i) {
+                    $sums[$channel][$i] += $shares[$i] * $own[$k];
+                }
+            }
+        }
 
-        return DeltaE2000::between($this->exact, $this->lab($this->between($this->layers($stack), $at)));
+        return DeltaE2000::between($this->exact, $this->lab([$sums[0], $sums[1], $sums[2]]));
     }
 
     /**
