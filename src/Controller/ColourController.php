@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Binary;
@@ -28,23 +29,30 @@ use Tovrin\Core\Reading\Reading;
 
 /** Colours computed without a photo: the cube for the preview, a move's curves, one colour's figures. */
 #[AsController]
-final class ColourController
+final readonly class ColourController
 {
     /** Colours of the photo that levels of planes are chosen by. */
     private const SCOUTS = 400;
+
+    /** Drafts of the preview must not wait for the database, which only a settled cube with planes asks for. */
+    public function __construct(
+        #[AutowireServiceClosure(Photos::class)] private \Closure $photos,
+        #[AutowireServiceClosure(PhotoColours::class)] private \Closure $photoColours,
+    ) {
+    }
 
     /**
      * The grade as a lattice of 32-bit floats, see Cube::toFloats(); one with areas or softened mattes as several of them, see Stack::floats(), and
      * the header Tovrin-Planes names its planes: key and levels of each, and which is that of the watched move.
      */
     #[Route('/api/cube', methods: ['POST'])]
-    public function cube(#[JsonBody] CubeOf $body, Photos $photos, PhotoColours $colours): Binary
+    public function cube(#[JsonBody] CubeOf $body): Binary
     {
         $start = hrtime(true);
         $watch = $body->look->indexOf($body->watch);
         $planes = Planes::of($body->look, null === $watch ? [] : [$watch]);
-        $some = null === $body->photo || 0 === $planes->count() ? null : $colours->digest($photos->photo($body->photo))->colours()->thinned(self::SCOUTS);
-        $stack = $body->lattice < CubeOf::SETTLED ? Stack::of($planes) : Stack::settled($body->look, $planes, $some);
+        $settled = $body->lattice >= CubeOf::SETTLED && $planes->count() > 0;
+        $stack = $settled ? Stack::settled($body->look, $planes, $this->colours($body->photo)) : Stack::of($planes);
         $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch)->toFloats() : $stack->floats($body->look, $body->lattice, $watch));
         if ($planes->count() > 0) {
             $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];
@@ -53,6 +61,20 @@ final class ColourController
         $answer->headers->set('Server-Timing', \sprintf('compile;dur=%.2f', (hrtime(true) - $start) / 1e6));
 
         return $answer;
+    }
+
+    /** Some of a photo's colours; null where none is named. */
+    private function colours(?int $photo): ?ColourBlock
+    {
+        if (null === $photo) {
+            return null;
+        }
+        /** @var PhotoColours $colours */
+        $colours = ($this->photoColours)();
+        /** @var Photos $photos */
+        $photos = ($this->photos)();
+
+        return $colours->digest($photos->photo($photo))->colours()->thinned(self::SCOUTS);
     }
 
     /**

@@ -151,11 +151,13 @@ export class PhotoRenderer {
     gl.uniform1i(uniforms.view, VIEW_NUMBER[view]);
     gl.uniform1f(uniforms.divide, divide ?? -1);
     gl.uniform4f(uniforms.part, 0, 0, 1, 1);
-    gl.uniform3i(uniforms.levels, ...this.planes.levels);
-    gl.uniform3i(uniforms.parts, ...this.planes.parts);
-    gl.uniform1i(uniforms.watched, this.planes.indexOf(this.compiled.watched));
-    gl.uniform1i(uniforms.shows, SHOWS_NUMBER[this.shows]);
-    this.planes.bind(uniforms);
+    if (this.planes.count > 0) {
+      gl.uniform3i(uniforms.levels, ...this.planes.levels);
+      gl.uniform3i(uniforms.parts, ...this.planes.parts);
+      gl.uniform1i(uniforms.watched, this.planes.indexOf(this.compiled.watched));
+      gl.uniform1i(uniforms.shows, SHOWS_NUMBER[this.shows]);
+      this.planes.bind(uniforms);
+    }
     gl.activeTexture(gl.TEXTURE2);
     gl.bindTexture(gl.TEXTURE_3D, this.spot);
     gl.activeTexture(gl.TEXTURE1);
