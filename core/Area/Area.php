@@ -27,7 +27,7 @@ final readonly class Area
         if (\count($parts) > self::MOST) {
             throw new \InvalidArgumentException(self::tooMany(\count($parts)));
         }
-        $points = array_sum(array_map(static fn (Part $part): int => $part->shape instanceof Brush || $part->shape instanceof Polygon ? \count($part->shape->points) : 2, $parts));
+        $points = array_sum(array_map(static fn (Part $part): int => $part->shape->places(), $parts));
         if ($points > self::POINTS_MOST) {
             throw new \InvalidArgumentException(\sprintf('Its shapes have %d points in all; an area has room for %d. Take some strokes away: one polygon often does what many do.', $points, self::POINTS_MOST));
         }

@@ -84,6 +84,11 @@ final readonly class Brush implements Shape, KeepsToColour
         return $this->fromOutline($this->lines($frame)->nearest($x, $y)[0]);
     }
 
+    public function places(): int
+    {
+        return \count($this->points);
+    }
+
     public function edge(Frame $frame): float
     {
         return max(Shapes::FEATHER_LEAST, $this->radius * $this->softness);

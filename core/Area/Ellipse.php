@@ -22,9 +22,7 @@ final readonly class Ellipse implements Shape
     {
         $reach = max($radii) + $feather;
         foreach ($centre as $at) {
-            if ($at + $reach < 0.0 || $at - $reach > 1.0) {
-                throw new \InvalidArgumentException('The ellipse lies beside the photo, where it lets nothing through. Move it onto the photo, or take it away.');
-            }
+            Shapes::onPhoto(self::id(), $at - $reach, $at + $reach);
         }
     }
 
@@ -89,6 +87,11 @@ final readonly class Ellipse implements Shape
         }
 
         return $distances;
+    }
+
+    public function places(): int
+    {
+        return 1;
     }
 
     public function edge(Frame $frame): float

@@ -72,6 +72,11 @@ final readonly class Gradient implements Shape
         return $distances;
     }
 
+    public function places(): int
+    {
+        return 2;
+    }
+
     public function edge(Frame $frame): float
     {
         [[$fromX, $fromY], [$toX, $toY]] = $frame->measured([$this->from, $this->to]);

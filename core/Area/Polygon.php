@@ -26,9 +26,7 @@ final readonly class Polygon implements Shape
         }
         foreach ([0, 1] as $axis) {
             $values = array_column($points, $axis);
-            if (max($values) + $feather < 0.0 || min($values) - $feather > 1.0) {
-                throw new \InvalidArgumentException('The polygon lies beside the photo, where it lets nothing through. Move it onto the photo, or take it away.');
-            }
+            Shapes::onPhoto(self::id(), min($values) - $feather, max($values) + $feather);
         }
     }
 
@@ -81,6 +79,11 @@ final readonly class Polygon implements Shape
         }
 
         return $distances;
+    }
+
+    public function places(): int
+    {
+        return \count($this->points);
     }
 
     public function edge(Frame $frame): float

@@ -47,6 +47,9 @@ interface Shape
      */
     public function distances(Frame $frame, array $x, array $y): array;
 
+    /** How many places it is drawn through: what it costs to draw goes with them. */
+    public function places(): int;
+
     /** Width of the soft edge, above 0. */
     public function edge(Frame $frame): float;
 }

@@ -17,12 +17,29 @@ final class Shapes
 
     /** Members that more than one of them has. */
     public const FEATHER_LEAST = 0.002;
+    /** Shares of width and height that a place may have: a handle may lie beside the photo. */
+    public const BESIDE = [-2, 3];
 
     /** @return array<string, mixed> */
     public static function place(string $title, string $help): array
     {
-        // A handle may lie beside the photo.
-        return ['x-title' => $title, 'description' => $help, 'type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => -2, 'maximum' => 3]];
+        return ['x-title' => $title, 'description' => $help, 'type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => ['type' => 'number', 'minimum' => self::BESIDE[0], 'maximum' => self::BESIDE[1]]];
+    }
+
+    /**
+     * Refuses a shape that lies beside the photo altogether.
+     *
+     * @param string $name of the shape
+     * @param float  $from where it begins along an axis, in shares of the picture
+     * @param float  $to   where it ends
+     *
+     * @throws \InvalidArgumentException saying what to do
+     */
+    public static function onPhoto(string $name, float $from, float $to): void
+    {
+        if ($to < 0.0 || $from > 1.0) {
+            throw new \InvalidArgumentException(\sprintf('The %s lies beside the photo, where it lets nothing through. Move it onto the photo, or take it away.', $name));
+        }
     }
 
     /** @return array<string, mixed> */

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Format;
 
 use Tovrin\Core\Area\Area;
-use Tovrin\Core\Area\Brush;
 use Tovrin\Core\Area\Part;
-use Tovrin\Core\Area\Polygon;
 use Tovrin\Core\Area\Shape;
 use Tovrin\Core\Area\Shapes;
 
@@ -16,7 +14,6 @@ final class AreaJson
 {
     /** Lists of points longer than this are checked here, by the schema's own bounds: its validator takes long for them. */
     private const SHORT = 3;
-    private const BESIDE = [-2.0, 3.0];
 
     /**
      * What the schema of looks defines for areas.
@@ -95,7 +92,7 @@ final class AreaJson
         if (!$shape instanceof \stdClass || null === $class) {
             throw new FormatError(\sprintf('%s.shape: must be one of %s.', $path, implode(', ', array_map(static fn (string $one): string => $one::id(), Shapes::ALL))));
         }
-        SchemaCheck::check(self::shortened($shape, $path), LookSchema::ID.'#/$defs/'.$class::id().'.shape', $path);
+        SchemaCheck::check(self::shortened($shape, $class, $path), LookSchema::ID.'#/$defs/'.$class::id().'.shape', $path);
         /** @var array<string, mixed> $members */
         $members = json_decode(json_encode($shape, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
 
@@ -118,18 +115,22 @@ final class AreaJson
         return null;
     }
 
-    /** The same with few of its points, after these have been checked. */
-    private static function shortened(\stdClass $shape, string $path): \stdClass
+    /**
+     * The same with few of its points, after these have been checked.
+     *
+     * @param class-string<Shape> $class
+     */
+    private static function shortened(\stdClass $shape, string $class, string $path): \stdClass
     {
         $points = $shape->points ?? null;
         $colours = $shape->colours ?? null;
-        if (!\is_array($points) || \count($points) <= self::SHORT || \count($points) > self::most($shape)) {
+        if (!\is_array($points) || \count($points) <= self::SHORT || \count($points) > ($class::properties()['points']['maxItems'] ?? 0)) {
             return $shape;
         }
         foreach (array_values($points) as $index => $point) {
             foreach (\is_array($point) && 2 === \count($point) ? $point : [null] as $number) {
-                if ((!\is_int($number) && !\is_float($number)) || $number < self::BESIDE[0] || $number > self::BESIDE[1]) {
-                    throw new FormatError(\sprintf('%s.points[%d]: must be two numbers from %s to %s, shares of the picture\'s width and height.', $path, $index, ...self::BESIDE));
+                if ((!\is_int($number) && !\is_float($number)) || $number < Shapes::BESIDE[0] || $number > Shapes::BESIDE[1]) {
+                    throw new FormatError(\sprintf('%s.points[%d]: must be two numbers from %s to %s, shares of the picture\'s width and height.', $path, $index, ...Shapes::BESIDE));
                 }
             }
         }
@@ -145,10 +146,5 @@ final class AreaJson
         }
 
         return $light;
-    }
-
-    private static function most(\stdClass $shape): int
-    {
-        return 'polygon' === $shape->shape ? Polygon::MOST : Brush::MOST;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\Core\Format\IccFile;
+
 /**
  * Has LittleCMS look colours up in the table of a device link as it is, instead of computing every node of it anew into a copy,
  * which takes half a second for a fine one.
@@ -59,9 +61,9 @@ final class TableAsItIs
         $this->library = \FFI::cdef(self::DECLARATIONS, self::LIBRARY);
         $plugin = $this->library->new('plugin_type');
         \assert($plugin instanceof \FFI\CData);
-        $plugin->base->magic = self::signature(self::PLUGIN); // @phpstan-ignore property.notFound, property.nonObject
+        $plugin->base->magic = IccFile::number(self::PLUGIN, 0); // @phpstan-ignore property.notFound, property.nonObject
         $plugin->base->version = self::VERSION; // @phpstan-ignore property.notFound, property.nonObject
-        $plugin->base->type = self::signature(self::OPTIMIZATION); // @phpstan-ignore property.notFound, property.nonObject
+        $plugin->base->type = IccFile::number(self::OPTIMIZATION, 0); // @phpstan-ignore property.notFound, property.nonObject
         $plugin->optimize = $this->optimize(...); // @phpstan-ignore property.notFound
         $this->plugin = $plugin;
         $context = Ffi::call($this->library, 'cmsGetEncodedCMMversion') >= self::VERSION_LEAST ? Ffi::call($this->library, 'cmsCreateContext', \FFI::addr($plugin), null) : null;
@@ -95,12 +97,12 @@ final class TableAsItIs
     {
         $stage = Ffi::call($this->library, 'cmsPipelineGetPtrToFirstStage', $pipeline);
         $count = Ffi::call($this->library, 'cmsPipelineStageCount', $pipeline);
-        if (3 === $count && $stage instanceof \FFI\CData && self::signature(self::CURVES) === Ffi::call($this->library, 'cmsStageType', $stage)) {
+        if (3 === $count && $stage instanceof \FFI\CData && IccFile::number(self::CURVES, 0) === Ffi::call($this->library, 'cmsStageType', $stage)) {
             $stage = Ffi::call($this->library, 'cmsStageNext', $stage);
         } elseif (1 !== $count) {
             return false;
         }
-        if (!$stage instanceof \FFI\CData || self::signature(self::TABLE) !== Ffi::call($this->library, 'cmsStageType', $stage)) {
+        if (!$stage instanceof \FFI\CData || IccFile::number(self::TABLE, 0) !== Ffi::call($this->library, 'cmsStageType', $stage)) {
             return false;
         }
         $table = $this->library->cast('table_type*', Ffi::call($this->library, 'cmsStageData', $stage)); // @phpstan-ignore argument.type
@@ -127,12 +129,5 @@ final class TableAsItIs
         }
 
         return \is_int($nodes) ? $nodes : 0;
-    }
-
-    private static function signature(string $letters): int
-    {
-        $number = unpack('N', $letters);
-
-        return \is_array($number) && \is_int($number[1]) ? $number[1] : 0;
     }
 }

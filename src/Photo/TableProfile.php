@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\Core\Format\IccFile;
+
 /** A device link of a table alone, made in memory: written as a file and read again, a large one would take half a second. */
 final class TableProfile
 {
@@ -46,10 +48,10 @@ final class TableProfile
         Ffi::call($lcms, 'cmsPipelineInsertStage', $pipeline, 0, $stage);
         $profile = self::there(Ffi::call($lcms, 'cmsCreateProfilePlaceholder', $context));
         Ffi::call($lcms, 'cmsSetProfileVersion', $profile, self::VERSION);
-        Ffi::call($lcms, 'cmsSetDeviceClass', $profile, self::signature('link'));
-        Ffi::call($lcms, 'cmsSetColorSpace', $profile, self::signature(3 === $inputs ? 'RGB ' : $inputs.'CLR'));
-        Ffi::call($lcms, 'cmsSetPCS', $profile, self::signature('RGB '));
-        $written = Ffi::call($lcms, 'cmsWriteTag', $profile, self::signature('A2B0'), $pipeline);
+        Ffi::call($lcms, 'cmsSetDeviceClass', $profile, IccFile::number('link', 0));
+        Ffi::call($lcms, 'cmsSetColorSpace', $profile, IccFile::number(3 === $inputs ? 'RGB ' : $inputs.'CLR', 0));
+        Ffi::call($lcms, 'cmsSetPCS', $profile, IccFile::number('RGB ', 0));
+        $written = Ffi::call($lcms, 'cmsWriteTag', $profile, IccFile::number('A2B0', 0), $pipeline);
         Ffi::call($lcms, 'cmsPipelineFree', $pipeline);
         if (0 === $written) {
             throw self::tooLarge();
@@ -66,12 +68,5 @@ final class TableProfile
     private static function tooLarge(): PictureError
     {
         return new PictureError('There is not enough memory for a grade with so many areas. Take one of them away.');
-    }
-
-    private static function signature(string $letters): int
-    {
-        $number = unpack('N', $letters);
-
-        return \is_array($number) && \is_int($number[1]) ? $number[1] : 0;
     }
 }

@@ -4,6 +4,7 @@ import { useLayoutEffect, useRef } from 'react';
 import { api, type Photo } from '../api/client';
 import type { Look } from '../grade/looks';
 import { pictureUrl } from '../photo/pictures';
+import { PlaneStore } from '../photo/planes';
 import { graded, type Pixels } from './cubePicture';
 
 const LATTICE = 17;
@@ -42,8 +43,7 @@ export function SmallPicture({ photo, look, label, ratio = photo.width / photo.h
     queryKey: ['small cube', photo.key, JSON.stringify(look.moves.map((move) => ({ ...move, id: '' })))],
     queryFn: async () => {
       const { nodes, planes } = await api.cube(look, LATTICE, null);
-      const drawn = planes.length === 0 ? [] : await api.planes(photo.id, look, POINTS, null);
-      return { nodes: new Float32Array(nodes), planes: planes.flatMap((levelled, i) => (drawn[i] ? [{ ...drawn[i], ...levelled }] : [])) };
+      return { nodes: new Float32Array(nodes), planes: await new PlaneStore().of(planes, POINTS, (points) => api.planes(photo.id, look, points, null)) };
     },
     placeholderData: keepPreviousData,
     staleTime: Infinity,

@@ -1,4 +1,4 @@
-import type { LevelledPlane } from '../photo/planes';
+import { cubesOf, MOST_WORD, type LevelledPlane } from '../photo/planes';
 
 /** Pixels as a canvas has them: red, green, blue, opacity, 8 bits each. */
 export interface Pixels {
@@ -6,8 +6,6 @@ export interface Pixels {
   width: number;
   height: number;
 }
-
-const MOST_WORD = 65535;
 
 /**
  * A small picture looked up in a compiled grade, between its nodes in straight lines.
@@ -19,7 +17,7 @@ export function graded(picture: Pixels, nodes: Float32Array, size: number, plane
   const { data, width, height } = picture;
   const out = new Uint8ClampedArray(data.length);
   const cube = size ** 3 * 4;
-  const cubes = planes.reduce((product, { levels }) => product * levels, 1);
+  const cubes = cubesOf(planes);
   for (let i = 0; i < data.length; i += 4) {
     const rgb: Colour = [data[i] ?? 0, data[i + 1] ?? 0, data[i + 2] ?? 0];
     let shares: [cube: number, share: number][] = [[0, 1]];

@@ -1,10 +1,9 @@
-import type { LevelledPlane } from './planes';
+import { cubesOf, MOST_WORD, type LevelledPlane } from './planes';
 import { Softener } from './softening';
 
 /** Most planes a grade can have, and the texture unit of the first area; softened mattes come behind the areas. */
 export const PLANES = 3;
 const FIRST_UNIT = 3;
-const MOST_WORD = 65535;
 
 /** What a plane is made of, for the shader. */
 export const PARTS = { area: 1, soft: 2, matte: 4 } as const;
@@ -35,7 +34,7 @@ export class PlaneTextures {
 
   /** How many cubes there are for the combinations of their levels. */
   get layers(): number {
-    return this.planes.reduce((product, { levels }) => product * levels, 1);
+    return cubesOf(this.planes);
   }
 
   get count(): number {

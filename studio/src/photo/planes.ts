@@ -31,6 +31,14 @@ export interface PlaneLevels {
 
 export type LevelledPlane = Plane & PlaneLevels;
 
+/** How many cubes there are for the combinations of their levels. */
+export function cubesOf(planes: PlaneLevels[]): number {
+  return planes.reduce((product, { levels }) => product * levels, 1);
+}
+
+/** A word of an area that lets everything through. */
+export const MOST_WORD = 65535;
+
 /** Reads the answer of the server; see PlanesForScreen there. */
 export function planesIn(buffer: ArrayBuffer): Plane[] {
   const length = new DataView(buffer).getUint32(0, true);
