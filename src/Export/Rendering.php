@@ -8,13 +8,11 @@ use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\Colouring;
 use Tovrin\App\Photo\Exactness;
 use Tovrin\App\Photo\GradeLink;
-use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\PictureFile;
 use Tovrin\App\Photo\PictureShape;
 use Tovrin\App\Photo\PictureWriter;
 use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\PlanePictures;
 use Tovrin\App\Photo\Plates;
 use Tovrin\App\Photo\StackLink;
 use Tovrin\App\Photo\Writing;
@@ -28,19 +26,16 @@ use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Plane;
-use Tovrin\Core\Grade\Planes;
 
 /** Turns a grade into finished files: pictures, and the grade itself in open formats. */
 final class Rendering
 {
     public const DEFAULT_LATTICE = 65;
     public const DEFAULT_QUALITY = 92;
-    /** Of a matte that is a matter of place too. */
-    private const PLANED_LATTICE = 49;
     private const COUNTED = 1 << 22;
     private const TOLD_SECONDS = 0.3;
 
-    /** @var array{string, GradeLink}|null the link that was computed last: the files of one photo come one after another */
+    /** @var array{string, GradeLink|StackLink}|null the link that was computed last: the files of one photo come one after another */
     private static ?array $latest = null;
 
     /**
@@ -97,20 +92,16 @@ final class Rendering
         }
         $progress('Computing the grade', 0.3);
         $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
-        if (Planes::of($grade)->count() > 0) {
-            return Colouring::apply($grade, $passage, $pixels, $wanted->lattice, $coloured, $depth, $tag);
-        }
         $link = self::link($source, $grade, $passage, $pixels, $wanted);
-        $graded = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, $coloured, $depth, $tag);
 
-        return [$graded, $link->exactness];
+        return [$link->apply($pixels, $coloured, $depth, $tag), $link->exactness];
     }
 
-    private static function link(string $source, Grade $grade, Passage $passage, Pixels $pixels, Wanted $wanted): GradeLink
+    private static function link(string $source, Grade $grade, Passage $passage, Pixels $pixels, Wanted $wanted): GradeLink|StackLink
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, GradeLink::of($grade, $passage, $pixels, $wanted->lattice)];
+            self::$latest = [$key, Colouring::of($grade, $passage, $pixels, $wanted->lattice)];
         }
 
         return self::$latest[1];
@@ -149,15 +140,7 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $passage = new Passage($pixels->colours->encoding, $pixels->colours->encoding);
-        $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
-        $planes = Planes::of($grade, [$move]);
-        if ($planes->count() > 0) {
-            $weights = StackLink::ofWeights($grade, $move, $passage, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE)->apply($pixels, $coloured, 8);
-        } else {
-            $link = GradeLink::ofWeights($grade, $move, $passage, $pixels, self::DEFAULT_LATTICE);
-            $weights = LittleCms::applyLink($link->bytes, $link->lattice, $pixels, $coloured, 8);
-        }
+        $weights = Colouring::ofWeights($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

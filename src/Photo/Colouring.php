@@ -8,28 +8,27 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Planes;
 
-/** A grade on the pixels of a picture, wherever these lie. */
+/** What takes the pixels of a picture to the finished ones, whether a grade asks where they lie or not. */
 final class Colouring
 {
-    /**
-     * @param Pixels                $pixels   may be written over
-     * @param int|null              $lattice  nodes along each axis; null is as few as keep what is promised
-     * @param callable(float): void $progress told the share done, 0…1; may throw to stop
-     * @param int|null              $bits     8 or 16 a channel of the result; as before unless given
-     * @param ColourTag|null        $tag      what the result means; as before unless given
-     *
-     * @return array{Pixels, Exactness}
-     */
-    public static function apply(Grade $grade, Passage $passage, Pixels $pixels, ?int $lattice, callable $progress, ?int $bits = null, ?ColourTag $tag = null): array
+    /** Nodes along each axis for a matte, and for one that is a matter of place too. */
+    private const MATTE_LATTICE = 65;
+    private const PLANED_LATTICE = 49;
+
+    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
+    public static function of(Grade $grade, Passage $passage, Pixels $pixels, ?int $lattice): GradeLink|StackLink
     {
         $planes = Planes::of($grade);
-        if ($planes->count() > 0) {
-            $stack = StackLink::of($grade, $passage, $pixels, PlanePictures::of($planes, $pixels), $lattice);
 
-            return [$stack->apply($pixels, $progress, $bits ?? $pixels->bits, $tag), $stack->exactness];
-        }
-        $link = GradeLink::of($grade, $passage, $pixels, $lattice);
+        return 0 === $planes->count() ? GradeLink::of($grade, $passage, $pixels, $lattice) : StackLink::of($grade, $passage, $pixels, PlanePictures::of($planes, $pixels), $lattice);
+    }
 
-        return [LittleCms::applyLink($link->bytes, $link->lattice, $pixels, $progress, $bits, $tag), $link->exactness];
+    /** What gives how much each pixel is reached by a move, in all three channels. */
+    public static function ofWeights(Grade $grade, int $move, Pixels $pixels): GradeLink|StackLink
+    {
+        $passage = new Passage($pixels->colours->encoding, $pixels->colours->encoding);
+        $planes = Planes::of($grade, [$move]);
+
+        return 0 === $planes->count() ? GradeLink::ofWeights($grade, $move, $passage, $pixels, self::MATTE_LATTICE) : StackLink::ofWeights($grade, $move, $passage, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE);
     }
 }

@@ -44,6 +44,18 @@ final readonly class GradeLink
     }
 
     /**
+     * Applies it to a picture, whose pixels may be written over.
+     *
+     * @param callable(float): void $progress told the share done, 0…1; may throw to stop
+     * @param int                   $bits     8 or 16 a channel of the result
+     * @param ColourTag|null        $colours  what the result means; as before unless given
+     */
+    public function apply(Pixels $picture, callable $progress, int $bits, ?ColourTag $colours = null): Pixels
+    {
+        return LittleCms::applyLink($this->bytes, $this->lattice, $picture, $progress, $bits, $colours);
+    }
+
+    /**
      * A whole table, by two processes where it is large.
      *
      * @param \Closure(int, int, list<list<int>>): string $words  of the levels of red from one to before another

@@ -56,7 +56,7 @@ final readonly class PictureMaker
         $grade = $this->grades->grade($photo);
         $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), self::SIDE);
         if (!$grade->isAtRest()) {
-            [$pixels] = Colouring::apply($grade, Passage::srgb(), $pixels, self::LATTICE, static function (): void {});
+            $pixels = Colouring::of($grade, Passage::srgb(), $pixels, self::LATTICE)->apply($pixels, static function (): void {}, $pixels->bits);
         }
         AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', self::QUALITY), $part));
         $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);
