@@ -42,7 +42,7 @@ final class LatticeJudge
     {
         $size = $lattice->size;
         $corners = Tetrahedra::around($lattice->places(0, $this->colours[0]), $lattice->places(1, $this->colours[1]), $lattice->places(2, $this->colours[2]), [$size * $size, $size, 1]);
-        $looked = null === $stack || null === $this->planes ? $this->looked($lattice, $corners) : $this->between($this->layers($stack), fn (array $layers): array => $this->looked($lattice, $corners, $stack, $layers));
+        $looked = null === $stack || null === $this->planes ? $this->looked($lattice, $corners) : $this->between($stack, fn (array $counting, array $layers): array => self::some($this->looked($lattice, $corners, $stack, $layers), $counting));
 
         return $this->latest = DeltaE2000::between($this->exact, $this->lab($looked));
     }
@@ -54,23 +54,13 @@ final class LatticeJudge
      */
     public function differencesBetweenLevels(Stack $stack): array
     {
-        $sums = array_fill(0, 3, array_fill(0, \count($this->colours[0]), 0.0));
-        foreach ($this->layers($stack) as [$layers, $shares]) {
-            // Most colours lie at a level of each plane, and count in one of these corners only.
-            $counting = array_keys(array_filter($shares, static fn (float $share): bool => $share > 0.0));
-            $some = static fn (array $values): array => array_map(static fn (int $i): mixed => $values[$i], $counting);
-            /** @var array<int, int> $there */
-            $there = $some($layers);
-            /** @var array{array<int, float>, array<int, float>, array<int, float>} $colours */
-            $colours = array_map($some, $this->colours);
-            foreach ([] === $counting ? [] : $this->finished(...$colours, planes: self::planesAt($stack, $there)) as $channel => $own) {
-                foreach ($counting as $k => $i) {
-                    $sums[$channel][$i] += $shares[$i] * $own[$k];
-                }
-            }
-        }
+        $finished = function (array $counting, array $layers) use ($stack): array {
+            /** @var list<int> $counting */
+            /** @var array<int, int> $layers */
+            return $this->finished(...self::some($this->colours, $counting), planes: self::planesAt($stack, array_map(static fn (int $i): int => $layers[$i], $counting)));
+        };
 
-        return DeltaE2000::between($this->exact, $this->lab([$sums[0], $sums[1], $sums[2]]));
+        return DeltaE2000::between($this->exact, $this->lab($this->between($stack, $finished)));
     }
 
     /**
@@ -135,24 +125,46 @@ final class LatticeJudge
     }
 
     /**
-     * @param list<array{array<int, int>, array<int, float>}>                                                           $corners see layers()
-     * @param \Closure(array<int, int>): array{array<int, float>, array<int, float>, array<int, float>} $values  of the colours in some layers
+     * Values of the colours between the layers of a stack.
+     *
+     * @param \Closure(list<int>, array<int, int>): array{array<int, float>, array<int, float>, array<int, float>} $values of some colours, by their numbers; and the layer of every colour
      *
      * @return array{array<int, float>, array<int, float>, array<int, float>}
      */
-    private function between(array $corners, \Closure $values): array
+    private function between(Stack $stack, \Closure $values): array
     {
         $zero = array_fill(0, \count($this->colours[0]), 0.0);
         $sums = [$zero, $zero, $zero];
-        foreach ($corners as [$layers, $shares]) {
-            foreach ($values($layers) as $channel => $own) {
-                foreach ($own as $i => $value) {
-                    $sums[$channel][$i] += $shares[$i] * $value;
+        foreach ($this->layers($stack) as [$layers, $shares]) {
+            // Most colours lie at a level of each plane, and count in one of these corners only.
+            $counting = array_keys(array_filter($shares, static fn (float $share): bool => $share > 0.0));
+            foreach ([] === $counting ? [] : $values($counting, $layers) as $channel => $own) {
+                foreach ($counting as $k => $i) {
+                    $sums[$channel][$i] += $shares[$i] * $own[$k];
                 }
             }
         }
 
         return [$sums[0], $sums[1], $sums[2]];
+    }
+
+    /**
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $channels
+     * @param list<int>                                                        $numbers
+     *
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    private static function some(array $channels, array $numbers): array
+    {
+        [$first, $second, $third] = $channels;
+        $a = $b = $c = [];
+        foreach ($numbers as $i) {
+            $a[] = $first[$i];
+            $b[] = $second[$i];
+            $c[] = $third[$i];
+        }
+
+        return [$a, $b, $c];
     }
 
     /**
