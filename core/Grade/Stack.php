@@ -52,7 +52,7 @@ final readonly class Stack
      *
      * @param ColourBlock|null $colours some of the photo's, encoded sRGB; null where it is not known
      */
-    public static function settled(Grade $grade, Planes $planes, ?ColourBlock $colours = null): self
+    public static function settled(Grade $grade, Planes $planes, ?ColourBlock $colours = null, int $most = self::SHOWN_MOST): self
     {
         $errors = self::halfway($grade, self::of($planes), $colours ?? Colours::lattice(self::SCOUTS, 0, self::SCOUTS)->working());
         $best = self::of($planes);
@@ -65,7 +65,7 @@ final readonly class Stack
                 [$best, $least] = [$stack, max($left)];
             }
             foreach (array_keys($stack->levels) as $plane) {
-                array_push($tried, ...array_filter([$stack->finer($plane, self::SHOWN_MOST)]));
+                array_push($tried, ...array_filter([$stack->finer($plane, min($most, self::SHOWN_MOST))]));
             }
         }
 

@@ -15,6 +15,7 @@ use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
+use Tovrin\App\Server\DataFolder;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
@@ -31,6 +32,8 @@ final class DemoCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        umask(0o077);
+        DataFolder::opened();
         $kernel = Kernel::booted();
         Database::migrate($kernel);
         $this->seed($kernel, $output);

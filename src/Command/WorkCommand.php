@@ -13,6 +13,7 @@ use Tovrin\App\Kernel;
 use Tovrin\App\Queue\Lane;
 use Tovrin\App\Queue\Worker;
 use Tovrin\App\Server\Database;
+use Tovrin\App\Server\DataFolder;
 
 #[AsCommand('work', 'Runs a worker; "serve" starts two by itself')]
 final class WorkCommand extends Command
@@ -26,6 +27,8 @@ final class WorkCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
+        umask(0o077);
+        DataFolder::opened();
         $kernel = Kernel::booted();
         Database::migrate($kernel);
         $worker = $kernel->getContainer()->get(Worker::class);

@@ -6,10 +6,12 @@ namespace Tovrin\App\Controller;
 
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
+use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\PlanesForScreen;
@@ -43,16 +45,23 @@ final readonly class ColourController
 
     /**
      * The grade as a lattice of 32-bit floats, see Cube::toFloats(); one with areas or softened mattes as several of them, see Stack::floats(), and
-     * the header Tovrin-Planes names its planes: key and levels of each, and which is that of the watched move.
+     * the header Tovrin-Planes names its planes: key and levels of each, and which is that of the watched move. A draft has few nodes and is
+     * computed before everything else.
      */
     #[Route('/api/cube', methods: ['POST'])]
-    public function cube(#[JsonBody] CubeOf $body): Binary
+    public function cube(#[JsonBody] CubeOf $body, #[MapQueryParameter] bool $draft = false): Binary
     {
+        if ($draft && $body->lattice > CubeOf::DRAFT_MOST) {
+            throw new Problem(422, \sprintf('lattice: a draft has at most %d nodes along each axis.', CubeOf::DRAFT_MOST));
+        }
+        if (0 === $body->cubesMost()) {
+            throw new Problem(422, \sprintf('lattice: %d nodes along each axis are too many for %d moves at once; ask for at most %d, or have the cube made as a file.', $body->lattice, \count($body->look->moves), $body->latticeMost()));
+        }
         $start = hrtime(true);
         $watch = $body->look->indexOf($body->watch);
         $planes = Planes::of($body->look, null === $watch ? [] : [$watch]);
         $settled = $body->lattice >= CubeOf::SETTLED && $planes->count() > 0;
-        $stack = $settled ? Stack::settled($body->look, $planes, $this->colours($body->photo)) : Stack::of($planes);
+        $stack = $settled ? Stack::settled($body->look, $planes, $this->colours($body->photo), $body->cubesMost()) : Stack::of($planes);
         $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch)->toFloats() : $stack->floats($body->look, $body->lattice, $watch));
         if ($planes->count() > 0) {
             $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];

@@ -17,6 +17,7 @@ use Tovrin\App\Http\JsonBody;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
 use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Queue\Workers;
 use Tovrin\App\Request\AskDelivery;
 use Tovrin\App\Request\ExportFormat;
 use Tovrin\App\View\DeliveryView;
@@ -31,7 +32,7 @@ final readonly class DeliveryController
     /** Names that a plan tells. */
     private const TOLD = 100;
 
-    public function __construct(private Deliveries $deliveries, private ExportQueue $queue, private AllowedFolder $folder)
+    public function __construct(private Deliveries $deliveries, private ExportQueue $queue, private AllowedFolder $folder, private Workers $workers)
     {
     }
 
@@ -60,7 +61,9 @@ final readonly class DeliveryController
     #[Route('/api/deliveries', methods: ['GET'])]
     public function latest(): array
     {
-        return array_map(fn (array $one): DeliveryView => DeliveryView::of($one[0], $one[1], $this->folder->path()), $this->deliveries->latest());
+        $served = $this->workers->isAnyThere();
+
+        return array_map(fn (array $one): DeliveryView => DeliveryView::of($one[0], $one[1], $served, $this->folder->path()), $this->deliveries->latest());
     }
 
     /** Where files may be delivered to. */
@@ -133,6 +136,6 @@ final readonly class DeliveryController
 
     private function view(Delivery $delivery): DeliveryView
     {
-        return DeliveryView::of($delivery, $this->deliveries->jobsOf($delivery), $this->folder->path());
+        return DeliveryView::of($delivery, $this->deliveries->jobsOf($delivery), $this->workers->isAnyThere(), $this->folder->path());
     }
 }

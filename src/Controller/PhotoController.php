@@ -119,8 +119,10 @@ final readonly class PhotoController
         $key = $this->photos->photo($id)->storeKey();
         foreach ([$this->store->graded($key, $revision), $this->store->graded($key, 0), $this->store->thumb($key)] as $path) {
             if (is_file($path)) {
-                // A revision undone and made anew has its number again: what is asked for is asked again after a while.
-                return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, '.(0 === $revision ? 'max-age=31536000, immutable' : 'no-cache')]);
+                // What stands in for one that is not drawn yet is asked for again.
+                $isIt = $path === $this->store->graded($key, $revision);
+
+                return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, '.($isIt ? 'max-age=31536000, immutable' : 'no-cache')]);
             }
         }
 

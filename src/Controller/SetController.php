@@ -118,14 +118,14 @@ final readonly class SetController
         return $this->summary($this->sets->restoreSet($id) ?? throw Problem::notFound('set'));
     }
 
-    /** The body is the file itself: no form encoding, so that the browser can report progress and nothing is read twice. */
+    /** The body is the file itself: no form encoding, so that the browser can report progress and nothing is read twice. One that does not arrive whole is not taken. */
     #[Route('/api/sets/{id<\d+>}/photos', methods: ['POST'])]
     #[Status(201)]
     public function add(int $id, Request $request, Uploads $uploads, PhotoImport $import, #[MapQueryParameter] string $name = 'photo'): PhotoView
     {
         $set = $this->photos->set($id);
 
-        return $uploads->received($request->getContent(true), $name, static fn (string $path): PhotoView => PhotoView::of($import->import($set, $path, $name)));
+        return $uploads->taken($request, $name, static fn (string $path): PhotoView => PhotoView::of($import->import($set, $path, $name)));
     }
 
     private function summary(PhotoSet $set): SetSummary

@@ -46,6 +46,14 @@ class ExportJob
     #[ORM\Column(type: 'datetime_immutable', nullable: true)]
     private ?\DateTimeImmutable $seenAt = null;
 
+    /** How often a worker has begun it; one that had to stop does not count. */
+    #[ORM\Column]
+    private int $attempts = 0; // @phpstan-ignore property.onlyWritten (Export\ExportQueue reads it)
+
+    /** When its file was finished; files are kept for some days. */
+    #[ORM\Column(type: 'datetime_immutable', nullable: true)]
+    private ?\DateTimeImmutable $madeAt = null; // @phpstan-ignore property.onlyWritten (Server\Housekeeping reads it)
+
     #[ORM\Column(length: 2000, nullable: true)]
     private ?string $error = null;
 

@@ -17,9 +17,16 @@ class Photo
     #[ORM\Column]
     private ?int $id = null;
 
-    /** Number of the grade revision in force; 0 is the empty grade it came with. */
+    /**
+     * How often another grade has come into force, by a change, by undoing, by redoing: no number comes twice, so that whoever says
+     * which one they saw can be told that it is there no more.
+     */
     #[ORM\Column]
     private int $revision = 0;
+
+    /** Number of the step of its history that is in force; 0 is the empty grade it came with. */
+    #[ORM\Column]
+    private int $step = 0;
 
     /** Moves of the grade in force. */
     #[ORM\Column]
@@ -33,7 +40,7 @@ class Photo
     #[ORM\Column]
     private float $position = 0.0;
 
-    /** Number of the grade revision that its small picture shows; null when there is none yet. */
+    /** The revision that its small picture shows; null when there is none yet. */
     #[ORM\Column(nullable: true)]
     private ?int $drawn = null;
 
@@ -146,9 +153,15 @@ class Photo
         return $this->moveCount;
     }
 
-    public function goToRevision(int $revision, int $moveCount): void
+    public function step(): int
     {
-        $this->revision = $revision;
+        return $this->step;
+    }
+
+    public function goTo(int $step, int $moveCount): void
+    {
+        ++$this->revision;
+        $this->step = $step;
         $this->moveCount = $moveCount;
     }
 

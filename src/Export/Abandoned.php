@@ -25,9 +25,10 @@ final readonly class Abandoned
         /** @var list<array{id: int, worker: string, seen_at: string|null}> $running */
         $running = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at FROM export_job WHERE state = ? AND worker IS NOT NULL', [ExportJob::RUNNING]);
         foreach ($running as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt]) {
-            // Two workers may find the same one: only the first gives it back.
-            if (!Leases::isAlive($worker, null === $seenAt ? null : new \DateTimeImmutable($seenAt)) && $this->queue->giveBack($id, $worker)) {
-                $this->queue->sendAgain($id);
+            // Two workers may find the same one: only the first takes it from the dead one. This process has nothing in hand while it
+            // looks: what it seems to have could not be put down, on a full disk for example.
+            if ($worker === Leases::own() || !Leases::isAlive($worker, null === $seenAt ? null : new \DateTimeImmutable($seenAt))) {
+                $this->queue->takenFrom($id, $worker);
             }
         }
         $before = static fn (int $seconds): string => (new \DateTimeImmutable(\sprintf('-%d seconds', $seconds)))->format('Y-m-d H:i:s');

@@ -42,6 +42,19 @@ final readonly class AllowedFolder
         return $path;
     }
 
+    /** @return array<string, int> numbers of the jobs, by paths of files that are not finished, there and in the folders inside */
+    public function unfinished(): array
+    {
+        $found = [];
+        foreach (null === $this->path() ? [] : (glob($this->path().'/{,*/}.*.part', \GLOB_BRACE) ?: []) as $path) {
+            if (1 === preg_match('/\.(\d+)\.part$/D', $path, $number)) {
+                $found[$path] = (int) $number[1];
+            }
+        }
+
+        return $found;
+    }
+
     /** @return list<string> names in use there */
     public function names(?string $inside): array
     {

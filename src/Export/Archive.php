@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Export;
 
 use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Queue\Owned;
 
 /** A ZIP archive of finished files. Pictures are packed already: they are put in as they are. */
 final class Archive
@@ -21,7 +22,7 @@ final class Archive
         if ([] === $parts) {
             throw new PictureError('None of the files could be made: there is nothing to put into the archive.');
         }
-        $part = \dirname($target).'/.'.basename($target).'.'.bin2hex(random_bytes(4)).'.part';
+        $part = \dirname($target).'/.'.basename($target).'.'.Owned::mark().'.part';
         try {
             $zip = new \ZipArchive();
             $zip->open($part, \ZipArchive::CREATE | \ZipArchive::EXCL);

@@ -19,6 +19,8 @@ final readonly class ExportQueue
     private const QUICK = 12;
     /** A delivery of up to so many files is one that somebody waits for. */
     private const FEW = 4;
+    /** So often a file is begun before it is given up. */
+    private const ATTEMPTS = 3;
 
     public function __construct(private Connection $connection, private PhotoStore $store, private Queue $queue)
     {
@@ -56,7 +58,7 @@ final readonly class ExportQueue
     public function claim(int $job): bool
     {
         return 1 === $this->connection->executeStatement(
-            'UPDATE export_job SET state = ?, stage = ?, worker = ?, seen_at = ?, progress = 0 WHERE id = ? AND state = ? AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0',
+            'UPDATE export_job SET state = ?, stage = ?, worker = ?, seen_at = ?, progress = 0, attempts = attempts + 1 WHERE id = ? AND state = ? AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0',
             [ExportJob::RUNNING, 'Starting', Leases::own(), self::now(), $job, ExportJob::QUEUED],
         );
     }
@@ -84,8 +86,8 @@ final readonly class ExportQueue
     public function finish(int $job, string $state, ?string $error = null): void
     {
         $ended = $this->connection->executeStatement(
-            'UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ? AND worker = ?',
-            [$state, ucfirst($state), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
+            'UPDATE export_job SET state = ?, stage = ?, worker = NULL, made_at = ?, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ? AND worker = ?',
+            [$state, ucfirst($state), self::now(), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
         );
         $forgotten = 1 !== $ended && false === $this->connection->fetchOne('SELECT 1 FROM export_job WHERE id = ?', [$job]);
         if ($forgotten || (1 === $ended && ExportJob::DONE !== $state)) {
@@ -95,16 +97,28 @@ final readonly class ExportQueue
         if (1 !== $ended) {
             return;
         }
-        $delivery = $this->connection->fetchOne('SELECT delivery_id FROM export_job WHERE id = ? AND format <> ?', [$job, ExportJob::ARCHIVE]);
-        if (is_numeric($delivery)) {
-            $this->sendArchive((int) $delivery);
-        }
+        $this->sendArchiveOf($job);
     }
 
-    /** Puts a file back that its worker does not finish. */
+    /** Puts a file back that its worker does not finish, since it was told to end. */
     public function giveBack(int $job, string $worker): bool
     {
-        return 1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0 WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $job, ExportJob::RUNNING, $worker]);
+        return 1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0, attempts = attempts - 1 WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $job, ExportJob::RUNNING, $worker]);
+    }
+
+    /** Has a file made again whose worker has died. One that has outlived several workers is given up: it may be what they die of. */
+    public function takenFrom(int $job, string $worker): void
+    {
+        $failed = $this->connection->executeStatement(
+            'UPDATE export_job SET state = ?, stage = ?, worker = NULL, error = ? WHERE id = ? AND state = ? AND worker = ? AND attempts >= ?',
+            [ExportJob::FAILED, ucfirst(ExportJob::FAILED), \sprintf('This file was begun %d times, and each time the process that made it ended in the middle: it was killed, or there was too little memory. Make the picture smaller, or have it made again when less is going on.', self::ATTEMPTS), $job, ExportJob::RUNNING, $worker, self::ATTEMPTS],
+        );
+        if (1 === $failed) {
+            @unlink($this->store->export($job));
+            $this->sendArchiveOf($job);
+        } elseif (1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0 WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $job, ExportJob::RUNNING, $worker])) {
+            $this->sendAgain($job);
+        }
     }
 
     /** Stops a file: at once when it waits, at the worker's next look when it runs. */
@@ -127,11 +141,19 @@ final readonly class ExportQueue
     public function again(int $delivery): void
     {
         $this->connection->executeStatement(
-            "UPDATE export_job SET state = ?, stage = 'Waiting', progress = 0, cancel_wanted = 0, error = NULL WHERE delivery_id = ? AND (state IN (?, ?) OR format = ?)",
+            "UPDATE export_job SET state = ?, stage = 'Waiting', progress = 0, cancel_wanted = 0, attempts = 0, error = NULL WHERE delivery_id = ? AND (state IN (?, ?) OR format = ?)",
             [ExportJob::QUEUED, $delivery, ExportJob::FAILED, ExportJob::CANCELLED, ExportJob::ARCHIVE],
         );
         $this->connection->executeStatement('UPDATE delivery SET paused = 0 WHERE id = ?', [$delivery]);
         $this->send($delivery);
+    }
+
+    private function sendArchiveOf(int $job): void
+    {
+        $delivery = $this->connection->fetchOne('SELECT delivery_id FROM export_job WHERE id = ? AND format <> ?', [$job, ExportJob::ARCHIVE]);
+        if (is_numeric($delivery)) {
+            $this->sendArchive((int) $delivery);
+        }
     }
 
     /** Has the archive made when it waits for no other file any more. */

@@ -6,6 +6,7 @@ namespace Tovrin\App\Photo;
 
 use Symfony\Component\Filesystem\Exception\IOException;
 use Symfony\Component\Filesystem\Filesystem;
+use Tovrin\App\Queue\Owned;
 
 /** Files that are either complete or not there: written beside their place, pushed to the disk, and renamed into it. */
 final class AtomicFile
@@ -27,7 +28,7 @@ final class AtomicFile
      */
     public static function make(string $path, \Closure $make): void
     {
-        self::put($path, $make, bin2hex(random_bytes(4)), true);
+        self::put($path, $make, Owned::mark(), true);
     }
 
     /**

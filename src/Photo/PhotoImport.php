@@ -49,6 +49,7 @@ final readonly class PhotoImport
             $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height, $pixels->origin);
             $photo->wasDrawn(0, 0);
             $this->sets->add($photo);
+            $this->store->settle($key);
             $this->queue->put(new StudyPhoto($photo->id()), Room::Ahead);
             if (!$pixels->asFiled) {
                 $this->queue->put(new DrawFull($photo->id()), Room::Ahead);

@@ -4,12 +4,18 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\App\Queue\Leases;
+use Tovrin\App\Queue\Owned;
+
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
  * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-4.json}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
+    /** Between a folder and its photo's being known lies less than this. */
+    private const SETTLING_SECONDS = 600;
+
     public function __construct(private string $directory)
     {
     }
@@ -111,22 +117,87 @@ final readonly class PhotoStore
     /** A path for a file on its way in or out; swept with the others once nobody is at it. */
     public function newUpload(): string
     {
-        return $this->directory().'/.upload.'.bin2hex(random_bytes(8)).'.part';
+        return $this->directory().'/.upload.'.Owned::mark().'.part';
     }
 
-    /** @return list<string> paths of uploads that are under way, or were left by a server that died */
-    public function uploads(): array
+    /** @return list<string> paths of files that are being written, or were left by a process that died */
+    public function unfinished(): array
     {
-        return glob($this->directory.'/.upload.*') ?: [];
+        return glob($this->directory.'/{.upload.*.part,exports/.*.part,tables/*.part,photos/*/.*.part}', \GLOB_BRACE) ?: [];
     }
 
-    /** A new, empty folder for a photo; its name is the key. */
+    /** A new folder for a photo that this process brings in; its name is the key. To be settled once the photo is known. */
     public function newKey(): string
     {
         $key = bin2hex(random_bytes(12));
         self::make($this->photo($key));
+        if (false === @file_put_contents($this->owner($key), Leases::own())) {
+            @rmdir($this->photo($key));
+            throw new PictureError('The photo could not be stored: the disk is full or may not be written to. Free some space and bring it in again.');
+        }
 
         return $key;
+    }
+
+    /** A photo of the folder is known from now on. */
+    public function settle(string $key): void
+    {
+        @unlink($this->owner($key));
+    }
+
+    /** Whether a folder that belongs to no photo is not being filled by any process either. */
+    public function isAbandoned(string $key): bool
+    {
+        $owner = @file_get_contents($this->owner($key));
+        $changed = (int) @filemtime($this->photo($key));
+
+        return false === $owner || '' === $owner ? $changed < time() - self::SETTLING_SECONDS : !Leases::isAlive($owner, (new \DateTimeImmutable())->setTimestamp($changed));
+    }
+
+    /** @return list<string> of all folders */
+    public function keys(): array
+    {
+        return array_values(array_filter(array_map(basename(...), glob($this->directory.'/photos/*') ?: []), static fn (string $name): bool => 1 === preg_match('/^[0-9a-f]{24}$/D', $name)));
+    }
+
+    /** Bytes that the files of a photo take on the disk. */
+    public function size(string $key): int
+    {
+        return self::sizeOf(glob($this->photo($key).'/*') ?: []);
+    }
+
+    /** @return list<string> paths of what can be made again whenever it is needed */
+    public function remakeable(): array
+    {
+        return glob($this->directory.'/{tables/*,photos/*/preview.rgb,photos/*/full.png}', \GLOB_BRACE) ?: [];
+    }
+
+    /**
+     * Bytes that files take on the disk; one that has two names is counted with the first.
+     *
+     * @param list<string> $paths
+     */
+    public static function sizeOf(array $paths): int
+    {
+        $sizes = [];
+        foreach ($paths as $path) {
+            $stat = @stat($path);
+            if (false !== $stat) {
+                $sizes[$stat['ino']] = 512 * max(0, $stat['blocks']);
+            }
+        }
+
+        return array_sum($sizes);
+    }
+
+    public function freeRoom(): int
+    {
+        return (int) @disk_free_space($this->directory);
+    }
+
+    private function owner(string $key): string
+    {
+        return $this->photo($key).'/.owner';
     }
 
     public function remove(string $key): void
@@ -150,7 +221,7 @@ final readonly class PhotoStore
 
     private static function make(string $directory): void
     {
-        if (!is_dir($directory) && !@mkdir($directory, 0o777, true) && !is_dir($directory)) {
+        if (!is_dir($directory) && !@mkdir($directory, 0o700, true) && !is_dir($directory)) {
             throw new PictureError(\sprintf('The folder "%s" cannot be made. Check that its disk has room and may be written to.', $directory));
         }
     }

@@ -27,12 +27,13 @@ final class Sideline
     public function __construct(private readonly \Closure $work)
     {
         $pair = stream_socket_pair(\STREAM_PF_UNIX, \STREAM_SOCK_STREAM, 0);
-        $pid = false === $pair ? -1 : pcntl_fork();
+        $parent = (int) getmypid();
+        $pid = false === $pair ? -1 : ForkedProcess::fork();
         if (false === $pair || -1 === $pid) {
             return;
         }
         if (0 === $pid) {
-            pcntl_async_signals(false);
+            ForkedProcess::dieWith($parent);
             try {
                 $answer = self::DONE.($this->work)();
             } catch (\Throwable $e) {
@@ -47,7 +48,7 @@ final class Sideline
                 $sent += $n;
             }
             // Ends without destructors: the database and files belong to the first process.
-            posix_kill((int) getmypid(), \SIGKILL);
+            posix_kill((int) getmypid(), ForkedProcess::KILL);
         }
         fclose($pair[1]);
         $this->pipe = $pair[0];
@@ -95,8 +96,7 @@ final class Sideline
         if (null !== $this->pipe) {
             fclose($this->pipe);
             $this->pipe = null;
-            posix_kill($this->pid, \SIGKILL);
-            pcntl_waitpid($this->pid, $status);
+            ForkedProcess::end($this->pid);
         }
     }
 }

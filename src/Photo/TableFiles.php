@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\App\Queue\Owned;
 use Tovrin\Core\Model\Table\TableShelf;
 
 /** Tables of reaches as files, so that every process of the server finds what another one has made. */
@@ -31,7 +32,7 @@ final readonly class TableFiles implements TableShelf
             return;
         }
         // Not waited for to reach the disk: a table that is lost or cut short is made anew.
-        $part = $path.'.'.getmypid().'.part';
+        $part = $path.'.'.Owned::mark().'.part';
         if (false === @file_put_contents($part, $bytes) || !@rename($part, $path)) {
             @unlink($part);
         }

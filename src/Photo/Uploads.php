@@ -4,11 +4,33 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Symfony\Component\HttpFoundation\Request;
+
 /** Files on their way in: kept beside the photos while they are looked at, and gone afterwards. */
 final readonly class Uploads
 {
     public function __construct(private PhotoStore $store)
     {
+    }
+
+    /**
+     * The body of a request: a file that the web server has put down already, or what comes.
+     *
+     * @template T
+     *
+     * @param callable(string): T $use told the path of the complete file, which is somebody else's to remove
+     *
+     * @return T
+     */
+    public function taken(Request $request, string $name, callable $use): mixed
+    {
+        // Named by the web server alone: what a client sends under such a name would begin with HTTP_.
+        $path = $request->server->get('TOVRIN_BODY');
+        if (\is_string($path) && '' !== $path) {
+            return $use($path);
+        }
+
+        return $this->received($request->getContent(true), $name, $use);
     }
 
     /**

@@ -16,9 +16,21 @@ final class Leases
     /** The name of this process: machine, number, and when it was started, since numbers are used again. */
     public static function own(): string
     {
-        $pid = (int) getmypid();
+        return self::of((int) getmypid());
+    }
 
+    /** The name of a process of this machine. */
+    public static function of(int $pid): string
+    {
         return \sprintf('%s:%d:%s', self::machine(), $pid, self::startOf($pid));
+    }
+
+    /** The number of a named process, if it was one of this machine. */
+    public static function processOf(string $name): ?int
+    {
+        [$machine, $pid] = explode(':', $name) + [1 => '0'];
+
+        return $machine === self::machine() && (int) $pid > 1 ? (int) $pid : null;
     }
 
     public static function isAlive(string $worker, ?\DateTimeImmutable $seenAt, \DateTimeImmutable $now = new \DateTimeImmutable()): bool
@@ -33,7 +45,7 @@ final class Leases
 
     private static function machine(): string
     {
-        return substr(str_replace(':', '-', (string) gethostname()), 0, 64);
+        return substr((string) preg_replace('/[^A-Za-z0-9-]/', '-', (string) gethostname()), 0, 64);
     }
 
     /** When a process was started, in the kernel's ticks; nothing when there is none. */

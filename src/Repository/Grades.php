@@ -20,10 +20,10 @@ use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Difference;
 use Tovrin\Core\Grade\Grade;
 
-/** The grades of photos as numbered revisions, so that undo and redo survive anything. */
+/** The grades of photos as numbered steps, so that undo and redo survive anything. */
 final readonly class Grades
 {
-    /** Revisions kept per photo; older ones can no longer be undone to. */
+    /** Steps kept per photo; older ones can no longer be undone to. */
     public const KEPT = 500;
 
     public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue, #[Autowire('%tovrin.draw_after%')] private int $drawAfter)
@@ -42,7 +42,7 @@ final readonly class Grades
         $looks = [];
         foreach (array_chunk($photos, 500) as $some) {
             $ids = implode(',', array_map(static fn (Photo $photo): int => $photo->id(), $some));
-            foreach ($this->connection->iterateKeyValue("SELECT photo_id, look FROM grade_revision JOIN photo ON photo.id = photo_id AND number = revision WHERE photo_id IN ($ids)") as $id => $look) {
+            foreach ($this->connection->iterateKeyValue("SELECT photo_id, look FROM grade_revision JOIN photo ON photo.id = photo_id AND number = step WHERE photo_id IN ($ids)") as $id => $look) {
                 \assert(\is_int($id) && \is_string($look));
                 $looks[$id] = $look;
             }
@@ -66,13 +66,13 @@ final readonly class Grades
         $before = null;
         $rows = $this->entities->getRepository(GradeRevision::class)->findBy(['photo' => $photo], ['number' => 'ASC']);
         if ([] === $rows || 1 === $rows[0]->number()) {
-            $steps[] = new StepView(0, null, ['The photo as it came'], 0 === $photo->revision());
+            $steps[] = new StepView(0, null, ['The photo as it came'], 0 === $photo->step());
             $before = new Grade([]);
         }
         foreach ($rows as $row) {
             $grade = self::read($row);
             $words = null === $before ? ['Earlier steps are kept no longer'] : Difference::words($before, $grade);
-            $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->revision());
+            $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->step());
             $before = $grade;
         }
 
@@ -87,18 +87,18 @@ final readonly class Grades
     public function goTo(Photo $photo, int $number, int $basedOn): void
     {
         $this->based($photo, $basedOn, function () use ($photo, $number): void {
-            $there = $this->revision($photo, $number);
+            $there = $this->row($photo, $number);
             if (null === $there && 0 !== $number) {
                 throw Problem::notFound('step');
             }
-            $photo->goToRevision($number, \count(self::read($there)->moves));
+            $photo->goTo($number, \count(self::read($there)->moves));
         });
     }
 
     /** The grade in force. */
     public function grade(Photo $photo): Grade
     {
-        return self::read($this->revision($photo, $photo->revision()));
+        return self::read($this->row($photo, $photo->step()));
     }
 
     /**
@@ -117,25 +117,26 @@ final readonly class Grades
 
     public function view(Photo $photo): GradeView
     {
-        $number = $photo->revision();
-        $canUndo = 1 === $number || ($number > 1 && null !== $this->revision($photo, $number - 1));
+        $step = $photo->step();
+        $canUndo = 1 === $step || ($step > 1 && null !== $this->row($photo, $step - 1));
 
-        return new GradeView($photo->id(), $number, $this->grade($photo), $canUndo, null !== $this->revision($photo, $number + 1));
+        return new GradeView($photo->id(), $photo->revision(), $this->grade($photo), $canUndo, null !== $this->row($photo, $step + 1));
     }
 
     /**
      * Keeps a new state. What had been undone is dropped, as everywhere.
      *
-     * @param int $basedOn number of the revision the change was made to
+     * @param int $basedOn the revision that the change was made to
      *
      * @throws StaleRevision when another window has changed the grade meanwhile
      */
     public function keep(Photo $photo, Grade $grade, int $basedOn): void
     {
-        $this->based($photo, $basedOn, function () use ($photo, $grade, $basedOn): void {
-            $this->connection->executeStatement('DELETE FROM grade_revision WHERE photo_id = ? AND (number > ? OR number <= ?)', [$photo->id(), $basedOn, $basedOn - self::KEPT]);
-            $this->entities->persist(new GradeRevision($photo, $basedOn + 1, LookWriter::write($grade)));
-            $photo->goToRevision($basedOn + 1, \count($grade->moves));
+        $this->based($photo, $basedOn, function () use ($photo, $grade): void {
+            $step = $photo->step();
+            $this->connection->executeStatement('DELETE FROM grade_revision WHERE photo_id = ? AND (number > ? OR number <= ?)', [$photo->id(), $step, $step - self::KEPT]);
+            $this->entities->persist(new GradeRevision($photo, $step + 1, LookWriter::write($grade)));
+            $photo->goTo($step + 1, \count($grade->moves));
         });
     }
 
@@ -143,16 +144,17 @@ final readonly class Grades
      * Goes to the state before or after; does nothing at the first and at the last.
      *
      * @param int $by      −1 or 1
-     * @param int $basedOn number of the revision the user sees
+     * @param int $basedOn the revision that the user sees
      *
      * @throws StaleRevision when another window has changed the grade meanwhile
      */
     public function step(Photo $photo, int $by, int $basedOn): void
     {
-        $this->based($photo, $basedOn, function () use ($photo, $by, $basedOn): void {
-            $there = $this->revision($photo, $basedOn + $by);
-            if (null !== $there || 0 === $basedOn + $by) {
-                $photo->goToRevision($basedOn + $by, \count(self::read($there)->moves));
+        $this->based($photo, $basedOn, function () use ($photo, $by): void {
+            $step = $photo->step() + $by;
+            $there = $this->row($photo, $step);
+            if (null !== $there || 0 === $step) {
+                $photo->goTo($step, \count(self::read($there)->moves));
             }
         });
     }
@@ -183,7 +185,7 @@ final readonly class Grades
         return null === $revision ? new Grade([]) : LookJson::read($revision->look());
     }
 
-    private function revision(Photo $photo, int $number): ?GradeRevision
+    private function row(Photo $photo, int $number): ?GradeRevision
     {
         return $this->entities->getRepository(GradeRevision::class)->findOneBy(['photo' => $photo, 'number' => $number]);
     }

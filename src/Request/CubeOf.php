@@ -13,6 +13,10 @@ final readonly class CubeOf
 {
     /** The browser never needs a finer cube than this. */
     public const MOST = 65;
+    /** A draft, computed before everything else, may have no more. */
+    public const DRAFT_MOST = 17;
+    /** Nodes times moves, in all cubes of a stack: some four seconds. */
+    private const WORK_MOST = 12_000_000;
     /** From here on it is for a screen on which nothing moves, and planes get as many levels as they need. */
     public const SETTLED = 33;
 
@@ -28,5 +32,17 @@ final readonly class CubeOf
         public ?string $watch = null,
         public ?int $photo = null,
     ) {
+    }
+
+    /** How many cubes of this size may be computed for it at once; 0 where one is too much. */
+    public function cubesMost(): int
+    {
+        return intdiv(self::WORK_MOST, $this->lattice ** 3 * max(1, \count($this->look->moves)));
+    }
+
+    /** The most nodes along each axis that this grade can be had with. */
+    public function latticeMost(): int
+    {
+        return (int) floor((self::WORK_MOST / max(1, \count($this->look->moves))) ** (1 / 3));
     }
 }

@@ -10,8 +10,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class GoToStep
 {
     /**
-     * @param int $number  of the revision it led to; 0 is the photo as it came
-     * @param int $basedOn number of the revision that the user sees
+     * @param int $number  of the step; 0 is the photo as it came
+     * @param int $basedOn the revision that the user sees
      */
     public function __construct(
         #[Assert\PositiveOrZero(message: 'must not be below 0.')]

@@ -10,7 +10,7 @@ use Tovrin\Core\Grade\Grade;
 /** A new state of a photo's grade. */
 final readonly class KeepGrade
 {
-    /** @param int $basedOn number of the revision that the change was made to */
+    /** @param int $basedOn the revision that the change was made to */
     public function __construct(
         public Grade $look,
         #[Assert\PositiveOrZero(message: 'must not be below 0.')]

@@ -10,7 +10,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class KeepVersion
 {
     /**
-     * @param int    $basedOn number of the revision that the user sees
+     * @param int    $basedOn the revision that the user sees
      * @param string $name    empty for the next number
      */
     public function __construct(

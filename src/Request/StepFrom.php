@@ -9,7 +9,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 /** A step of undo or redo. */
 final readonly class StepFrom
 {
-    /** @param int $basedOn number of the revision that the user sees */
+    /** @param int $basedOn the revision that the user sees */
     public function __construct(
         #[Assert\PositiveOrZero(message: 'must not be below 0.')]
         public int $basedOn,

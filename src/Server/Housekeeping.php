@@ -5,48 +5,118 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
+use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Export\AllowedFolder;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\TableFiles;
+use Tovrin\App\Queue\Owned;
+use Tovrin\App\Request\DeliverTo;
 
-/** Clears away what was removed some days ago, and files that belong to nothing. Runs when the server starts. */
+/** Clears away what was removed or finished some days ago, and files that belong to nothing. Runs when the server starts, and every hour. */
 final readonly class Housekeeping
 {
     /** For so long a removed photo or set can be brought back. */
     public const KEPT_DAYS = 7;
-    /** An unfinished upload this old has no sender any more, in seconds. */
-    private const UPLOAD_SECONDS = 86_400;
+    /** For so long finished files are kept for fetching. */
+    public const FINISHED_DAYS = 14;
 
-    public function __construct(private Connection $connection, private PhotoStore $store, private TableFiles $tables)
+    /** @param \Closure(): AllowedFolder $folder looked at only where something was delivered there */
+    public function __construct(private Connection $connection, private PhotoStore $store, private TableFiles $tables, #[AutowireServiceClosure(AllowedFolder::class)] private \Closure $folder)
     {
     }
 
     public function clear(\DateTimeImmutable $now = new \DateTimeImmutable()): void
     {
-        $before = $now->modify(\sprintf('-%d days', self::KEPT_DAYS))->format('Y-m-d H:i:s');
+        $before = static fn (int $days): string => $now->modify(\sprintf('-%d days', $days))->format('Y-m-d H:i:s');
+        $this->clearRemoved($before(self::KEPT_DAYS));
+        $this->clearFinished($before(self::FINISHED_DAYS));
+        $this->sweep();
+    }
+
+    /** @param string $before when it was removed */
+    public function clearRemoved(string $before): void
+    {
         $gone = $this->connection->fetchFirstColumn('SELECT store_key FROM photo JOIN photo_set ON photo_set.id = set_id WHERE photo.removed_at < ? OR photo_set.removed_at < ?', [$before, $before]);
         // The rows first: a folder without a row is swept below, a row without a folder would be a broken photo.
-        $this->connection->executeStatement('DELETE FROM photo WHERE removed_at < ?', [$before]);
-        $this->connection->executeStatement('DELETE FROM photo_set WHERE removed_at < ?', [$before]);
-        foreach (['grade_version', 'own_look'] as $table) {
-            $this->connection->executeStatement("DELETE FROM $table WHERE removed_at < ?", [$before]);
-        }
-        $this->connection->executeStatement('DELETE FROM delivery WHERE NOT EXISTS (SELECT 1 FROM export_job WHERE delivery_id = delivery.id)');
+        $this->connection->transactional(function () use ($before): void {
+            $this->connection->executeStatement('DELETE FROM photo WHERE removed_at < ?', [$before]);
+            $this->connection->executeStatement('DELETE FROM photo_set WHERE removed_at < ?', [$before]);
+            foreach (['grade_version', 'own_look'] as $table) {
+                $this->connection->executeStatement("DELETE FROM $table WHERE removed_at < ?", [$before]);
+            }
+        });
         foreach ($gone as $key) {
             if (\is_string($key)) {
                 $this->store->remove($key);
             }
         }
-        $exports = array_flip(array_map(static fn (mixed $id): string => \is_scalar($id) ? (string) $id : '', $this->connection->fetchFirstColumn('SELECT id FROM export_job')));
+    }
+
+    /** @param string $before when the last file of a delivery was finished */
+    public function clearFinished(string $before): void
+    {
+        $old = 'NOT EXISTS (SELECT 1 FROM export_job WHERE delivery_id = delivery.id AND (state IN (?, ?) OR COALESCE(made_at, seen_at, 0) >= ?))';
+        $files = $this->connection->fetchFirstColumn("SELECT export_job.id FROM export_job JOIN delivery ON delivery.id = delivery_id WHERE $old", [ExportJob::QUEUED, ExportJob::RUNNING, $before]);
+        // The files first: on a full disk the database can only forget them once there is room.
+        foreach ($files as $id) {
+            @unlink($this->store->export(is_numeric($id) ? (int) $id : 0));
+        }
+        $this->connection->executeStatement("DELETE FROM delivery WHERE $old", [ExportJob::QUEUED, ExportJob::RUNNING, $before]);
+    }
+
+    /** Files that belong to nothing: left by what was killed, or by what was removed. */
+    public function sweep(): void
+    {
+        $this->sweepFolders();
+        $exports = $this->known('SELECT id FROM export_job');
         foreach ($this->store->exports() as $id) {
             if (!isset($exports[$id])) {
                 @unlink($this->store->export((int) $id));
             }
         }
         $this->tables->sweep();
-        foreach ($this->store->uploads() as $path) {
-            if ((int) @filemtime($path) < $now->getTimestamp() - self::UPLOAD_SECONDS) {
+        foreach ($this->store->unfinished() as $path) {
+            if (Owned::isAbandoned($path)) {
                 @unlink($path);
             }
         }
+        $this->sweepDeliveries();
+    }
+
+    /** Unfinished files in the folder of deliveries carry the numbers of their jobs. */
+    private function sweepDeliveries(): void
+    {
+        if (false === $this->connection->fetchOne('SELECT 1 FROM delivery WHERE destination = ? LIMIT 1', [DeliverTo::Folder->value])) {
+            return;
+        }
+        $wanted = $this->known('SELECT id FROM export_job WHERE state IN (?, ?)', [ExportJob::QUEUED, ExportJob::RUNNING]);
+        foreach (($this->folder)()->unfinished() as $path => $job) {
+            if (!isset($wanted[$job])) {
+                @unlink($path);
+            }
+        }
+    }
+
+    private function sweepFolders(): void
+    {
+        // Folders are listed first: what comes in between is known to neither list.
+        $folders = $this->store->keys();
+        $known = $this->known('SELECT store_key FROM photo');
+        foreach ($folders as $key) {
+            if (!isset($known[$key]) && $this->store->isAbandoned($key)) {
+                $this->store->remove($key);
+            }
+        }
+    }
+
+    /**
+     * @param list<mixed> $values
+     *
+     * @return array<string, int>
+     */
+    private function known(string $query, array $values = []): array
+    {
+        return array_flip(array_map(static fn (mixed $one): string => \is_scalar($one) ? (string) $one : '', $this->connection->fetchFirstColumn($query, $values)));
     }
 }

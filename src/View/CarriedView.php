@@ -8,7 +8,7 @@ namespace Tovrin\App\View;
 final readonly class CarriedView
 {
     /**
-     * @param int          $revision number of its grade before, for a preview; afterwards of the one it has now
+     * @param int          $revision of its grade before, for a preview; afterwards of the one it has now
      * @param list<float>  $reached  share of the picture that each carried move reaches there, 0 to 1
      * @param list<string> $warnings in whole sentences
      */

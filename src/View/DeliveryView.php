@@ -18,6 +18,7 @@ final readonly class DeliveryView
     /**
      * @param string           $name     for people
      * @param string|null      $folder   where on the server the files lie
+     * @param bool             $stalled  whether files wait and no worker runs that would make them
      * @param float            $progress share done of all, 0 to 1
      * @param string|null      $fileUrl  where the archive is, once it is done
      * @param list<ExportView> $files    all of a few; of many those that are under way or went wrong
@@ -28,6 +29,7 @@ final readonly class DeliveryView
         public DeliverTo $to,
         public ?string $folder,
         public bool $paused,
+        public bool $stalled,
         public int $count,
         public int $done,
         public int $failed,
@@ -43,9 +45,10 @@ final readonly class DeliveryView
 
     /**
      * @param list<JobState> $jobs    its files, and its archive
+     * @param bool           $served  whether any worker runs
      * @param string|null    $allowed the folder that is allowed
      */
-    public static function of(Delivery $delivery, array $jobs, ?string $allowed): self
+    public static function of(Delivery $delivery, array $jobs, bool $served, ?string $allowed): self
     {
         $files = array_values(array_filter($jobs, static fn (JobState $job): bool => !$job->isArchive()));
         $archive = array_values(array_filter($jobs, static fn (JobState $job): bool => $job->isArchive()))[0] ?? null;
@@ -61,6 +64,7 @@ final readonly class DeliveryView
             $to,
             DeliverTo::Folder === $to && null !== $allowed ? $allowed.(null === $delivery->folder() ? '' : '/'.$delivery->folder()) : null,
             $delivery->isPaused(),
+            !$served && !$delivery->isPaused() && [] !== array_filter($jobs, static fn (JobState $job): bool => $job->isUnfinished()),
             \count($files),
             \count(array_filter($files, static fn (JobState $job): bool => $job->isDone())),
             $in(ExportJob::FAILED),

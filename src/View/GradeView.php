@@ -10,7 +10,7 @@ use Tovrin\Core\Grade\Grade;
 /** The grade of a photo as it is kept. */
 final readonly class GradeView implements \JsonSerializable
 {
-    /** @param int $revision its number; a change or a step says which one it is based on */
+    /** @param int $revision a number that never returns, not by undoing either; a change or a step says which one it is based on */
     public function __construct(public int $photoId, public int $revision, public Grade $look, public bool $canUndo, public bool $canRedo)
     {
     }

@@ -14,7 +14,7 @@ final readonly class PhotoView
      * @param int         $height   pixels, upright
      * @param bool        $graded   whether its grade has any move
      * @param string      $key      changes with every import: pictures asked for with it may be kept by the browser for good
-     * @param int         $revision number of its grade in force
+     * @param int         $revision of its grade in force; see GradeView
      * @param int|null    $drawn    number of the grade that its small picture shows; null when there is none yet
      * @param string|null $takenAt  date and time, by the camera's clock
      * @param string      $camera   make and model; empty when its file does not say

@@ -8,7 +8,7 @@ namespace Tovrin\App\View;
 final readonly class StepView
 {
     /**
-     * @param int          $number of the revision that it led to; 0 is the photo as it came
+     * @param int          $number of the step; 0 is the photo as it came
      * @param string|null  $madeAt date and time
      * @param list<string> $words  what it did, for people
      * @param bool         $now    whether the grade is there now

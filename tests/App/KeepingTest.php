@@ -32,7 +32,27 @@ final class KeepingTest extends ApiTestCase
             self::assertStringContainsString('another window', $this->text($refused['error']));
         }
         self::assertSame(2, $this->json('GET', '/api/photos/1/grade', self::GRADE)['revision'], 'nothing was stepped over');
-        self::assertSame(1, $this->json('POST', '/api/photos/1/undo', '/api/photos/{id}/{step}', '{"basedOn":2}')['revision']);
+        self::assertSame(3, $this->json('POST', '/api/photos/1/undo', '/api/photos/{id}/{step}', '{"basedOn":2}')['revision']);
+    }
+
+    public function testARevisionNeverReturnsSoThatWhoeverSawAnEarlierOneIsTold(): void
+    {
+        $this->photo();
+        $seen = [0];
+        $this->keep(0, ['kind' => 'shift', 'params' => ['hue' => 5]]);
+        $step = fn (string $which, int $basedOn): array => $this->json('POST', '/api/photos/1/'.$which, '/api/photos/{id}/{step}', \sprintf('{"basedOn":%d}', $basedOn));
+        $seen[] = 1;
+        foreach (['undo', 'redo', 'undo'] as $which) {
+            $seen[] = $step($which, max($seen))['revision'];
+        }
+        $seen[] = $this->keep((int) max($seen), ['kind' => 'shift', 'params' => ['hue' => 7]])['revision'];
+        self::assertSame(array_unique($seen), $seen);
+        foreach (\array_slice($seen, 0, -1) as $old) {
+            foreach (['undo', 'redo'] as $which) {
+                $this->json('POST', '/api/photos/1/'.$which, '/api/photos/{id}/{step}', \sprintf('{"basedOn":%d}', $old), 409);
+            }
+            $this->json('PUT', '/api/photos/1/grade', self::GRADE, \sprintf('{"basedOn":%d,"look":%s}', $old, Looks::json()), 409);
+        }
     }
 
     public function testAPhotoCountsAsGradedOnlyWhileItsGradeHasMoves(): void

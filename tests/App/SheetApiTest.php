@@ -40,10 +40,10 @@ final class SheetApiTest extends ApiTestCase
         $this->work();
         self::assertSame([2, 2], $this->shown(1));
         $this->json('POST', '/api/photos/1/undo', '/api/photos/{id}/{step}', '{"basedOn":2}');
-        $this->json('POST', '/api/photos/1/undo', '/api/photos/{id}/{step}', '{"basedOn":1}');
+        $this->json('POST', '/api/photos/1/undo', '/api/photos/{id}/{step}', '{"basedOn":3}');
         $this->work();
-        self::assertSame([0, 0], $this->shown(1));
-        self::assertCount(1, glob($this->data.'/photos/*/graded-*.jpg') ?: [], 'only what can be shown is kept');
+        self::assertSame([4, 4], $this->shown(1));
+        self::assertCount(2, glob($this->data.'/photos/*/graded-*.jpg') ?: [], 'only what can be shown is kept, and the photo as it came');
     }
 
     public function testASetIsOrderedByNameByTimeAndByHand(): void

@@ -40,13 +40,13 @@ final class VersionsApiTest extends ApiTestCase
             [2, ['Added Warmth', '“Bowl”: hue 30 → 40'], false],
             [3, ['Removed “Bowl”', 'Warmth 0 → 10', 'Warmth: amount 100 → 50 %'], true],
         ], $this->steps());
-        self::assertSame([1, true, true], array_values(array_intersect_key($this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":1,"basedOn":3}'), ['revision' => 1, 'canUndo' => 1, 'canRedo' => 1])));
+        self::assertSame([4, true, true], array_values(array_intersect_key($this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":1,"basedOn":3}'), ['revision' => 1, 'canUndo' => 1, 'canRedo' => 1])));
         self::assertSame([false, true, false, false], array_column($this->steps(), 2), 'the steps after it stay');
-        $this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":3,"basedOn":1}');
+        $this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":3,"basedOn":4}');
         self::assertTrue($this->steps()[3][2]);
-        $this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":9,"basedOn":3}', 404);
+        $this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":9,"basedOn":5}', 404);
         $this->json('POST', '/api/photos/1/history', self::HISTORY, '{"number":1,"basedOn":2}', 409);
-        self::assertSame(3, $this->json('GET', '/api/photos/1/grade', '/api/photos/{id}/grade')['revision'], 'what was refused changed nothing');
+        self::assertSame(5, $this->json('GET', '/api/photos/1/grade', '/api/photos/{id}/grade')['revision'], 'what was refused changed nothing');
     }
 
     /** @return list<mixed> */

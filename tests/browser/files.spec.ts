@@ -140,12 +140,12 @@ test('when the server cannot answer, the photo stays and the user is told', asyn
   await studio.open(PHOTOS.planters);
   const moves = (await studio.kept(PHOTOS.planters)).look.moves.length;
   // First only the preview cannot be had: the photo stays, and asking again mends it.
-  await page.route('**/api/cube', (route) => route.abort());
+  await page.route('**/api/cube?*', (route) => route.abort());
   await studio.addMove('Shift');
   const stale = page.getByText('The photo does not show the last change. The server does not answer.');
   await expect(stale).toBeVisible();
   await expect(page.locator('canvas[data-settled]')).toBeVisible();
-  await page.unroute('**/api/cube');
+  await page.unroute('**/api/cube?*');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(stale).toHaveCount(0);
   // Then nothing can be kept: that is said, what was done stays on the screen, and is kept as soon as that is possible.

@@ -7,7 +7,7 @@ import { savedLook } from '../../studio/src/gallery/savedLook';
 import { MOST, panesOf, toggled } from '../../studio/src/versions/comparing';
 import { look, shift } from './looks';
 
-const delivery: Delivery = { id: 1, name: '2 photos · JPEG', to: 'archive', folder: null, paused: false, count: 2, done: 0, failed: 0, stopped: 0, waiting: 2, running: 0, progress: 0, fileUrl: null, fileName: 'set.zip', files: [] };
+const delivery: Delivery = { id: 1, name: '2 photos · JPEG', to: 'archive', folder: null, paused: false, stalled: false, count: 2, done: 0, failed: 0, stopped: 0, waiting: 2, running: 0, progress: 0, fileUrl: null, fileName: 'set.zip', files: [] };
 const file = { id: 3, photoId: 1, format: 'jpeg', fileName: 'a.jpg', state: 'done' as const, stage: 'Done', progress: 1, error: null, fileUrl: '/api/exports/3/file', lattice: null, meanError: null, error99: null };
 
 describe('kinds of file', () => {

@@ -47,6 +47,9 @@ export class Failure extends Error {
 
 export const UNREACHABLE = 'The server does not answer. Start it with “make demo” or “bin/tovrin serve”; nothing is lost.';
 
+/** Cubes of so many nodes along each axis are computed before everything else. */
+const DRAFT_MOST = 17;
+
 const client = createClient<paths>({ baseUrl: '' });
 
 type Operation = Record<string | number, unknown>;
@@ -132,7 +135,7 @@ export const api = {
   restoreVersion: (id: number) => take(client.POST('/api/versions/{id}/restore', at(id))).then(version),
   summary: (id: number, look: Look) => take(client.POST('/api/photos/{id}/summary', { ...at(id), body: { look } })),
   cube: async (look: Look, lattice: number, watch: string | null, photo: number | null = null) => {
-    const { data, response } = await sent(client.POST('/api/cube', { body: { look, lattice, watch, photo }, parseAs: 'arrayBuffer' }));
+    const { data, response } = await sent(client.POST('/api/cube', { params: { query: { draft: lattice <= DRAFT_MOST } }, body: { look, lattice, watch, photo }, parseAs: 'arrayBuffer' }));
     return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
   },
   planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch }, parseAs: 'arrayBuffer' }))),

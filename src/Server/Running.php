@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Server;
+
+use Symfony\Component\Filesystem\Filesystem;
+use Tovrin\App\Queue\Leases;
+
+/** Who serves a data folder, and what it has started, so that the next one finds what was left when it was killed. */
+final class Running
+{
+    private const GRACE_SECONDS = 3.0;
+
+    /** @var array<string, string> the leaders of the groups of processes that were started, as Leases names them, by program */
+    private array $leaders = [];
+
+    public function __construct(private readonly string $dataDir, private readonly int $port)
+    {
+    }
+
+    /** The port that a living server of this data folder has; null when there is none. */
+    public static function portOf(string $dataDir): ?int
+    {
+        $told = self::read($dataDir);
+
+        return null !== $told && Leases::isAlive($told['server'], null) ? $told['port'] : null;
+    }
+
+    /** Ends what a server that was killed has left running. */
+    public static function endLeftovers(string $dataDir): void
+    {
+        $leaders = self::read($dataDir)['leaders'] ?? [];
+        $groups = [];
+        foreach ($leaders as $leader) {
+            $group = Leases::processOf($leader);
+            // The leader itself may be gone while others of its group live: numbers of groups are not used again until all are gone.
+            if (null !== $group && (Leases::isAlive($leader, null) || ([] === self::startedOtherwise($group)))) {
+                $groups[] = $group;
+            }
+        }
+        self::end($groups);
+    }
+
+    public function started(string $program, int $pid): void
+    {
+        $this->leaders[$program] = Leases::of($pid);
+        (new Filesystem())->dumpFile(self::path($this->dataDir), json_encode(['server' => Leases::own(), 'port' => $this->port, 'leaders' => $this->leaders], \JSON_THROW_ON_ERROR));
+    }
+
+    public function stopped(): void
+    {
+        @unlink(self::path($this->dataDir));
+    }
+
+    /**
+     * Asks groups of processes to end, and ends them.
+     *
+     * @param list<int> $groups
+     */
+    public static function end(array $groups, float $grace = self::GRACE_SECONDS): void
+    {
+        foreach ($groups as $group) {
+            @posix_kill(-$group, \SIGTERM);
+        }
+        $deadline = microtime(true) + $grace;
+        while ([] !== array_filter($groups, self::isThere(...)) && microtime(true) < $deadline) {
+            usleep(20_000);
+        }
+        foreach ($groups as $group) {
+            @posix_kill(-$group, \SIGKILL);
+        }
+    }
+
+    private static function isThere(int $group): bool
+    {
+        return [] !== self::membersOf($group);
+    }
+
+    /** @return list<int> those that live; those that wait to be looked after do not count */
+    public static function membersOf(int $group): array
+    {
+        $members = [];
+        foreach (glob('/proc/[0-9]*/stat') ?: [] as $path) {
+            $stat = (string) @file_get_contents($path);
+            $fields = explode(' ', substr($stat, (int) strrpos($stat, ')') + 2));
+            if ((string) $group === ($fields[2] ?? '') && 'Z' !== $fields[0]) {
+                $members[] = (int) basename(\dirname($path));
+            }
+        }
+
+        return $members;
+    }
+
+    /** @return list<int> members of a group that have nothing to do with this installation: they work elsewhere */
+    private static function startedOtherwise(int $group): array
+    {
+        return array_values(array_filter(self::membersOf($group), static fn (int $pid): bool => !str_starts_with((string) @readlink("/proc/$pid/cwd"), \dirname(__DIR__, 2))));
+    }
+
+    /** @return array{server: string, port: int, leaders: array<string, string>}|null */
+    private static function read(string $dataDir): ?array
+    {
+        $told = json_decode((string) @file_get_contents(self::path($dataDir)), true);
+
+        return \is_array($told) && \is_string($told['server'] ?? null) && \is_int($told['port'] ?? null) && \is_array($told['leaders'] ?? null)
+            ? ['server' => $told['server'], 'port' => $told['port'], 'leaders' => array_filter($told['leaders'], \is_string(...))]
+            : null;
+    }
+
+    private static function path(string $dataDir): string
+    {
+        return WebServer::runDir($dataDir).'/served.json';
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Server;
+
+use Tovrin\App\Command\UsageError;
+
+/** What the owner of an installation may set for its web server, in the environment. */
+final readonly class Settings
+{
+    /** Names that this computer has for itself. */
+    public const OWN_HOSTS = ['localhost', '127.0.0.1'];
+    private const KEY_LEAST = 16;
+
+    /**
+     * @param list<string> $hosts further names it answers by
+     * @param string|null  $key   what every request must carry
+     */
+    private function __construct(public array $hosts, public ?string $key)
+    {
+    }
+
+    /** @throws UsageError naming the setting */
+    public static function read(): self
+    {
+        $hosts = self::hosts();
+        foreach ($hosts as $host) {
+            if (1 !== preg_match('/^[a-z0-9]([a-z0-9.-]*[a-z0-9])?$/D', $host)) {
+                throw new UsageError(\sprintf('TOVRIN_HOSTS: "%s" is no name of a computer. Give names alone, with commas between them, such as grades.example.org.', $host));
+            }
+        }
+        $key = (string) getenv('TOVRIN_KEY');
+        if ('' !== $key && 1 !== preg_match('/^[A-Za-z0-9_-]{'.self::KEY_LEAST.',200}$/D', $key)) {
+            throw new UsageError(\sprintf('TOVRIN_KEY: give at least %d letters, digits, "-" and "_"; "openssl rand -hex 24" makes a good one.', self::KEY_LEAST));
+        }
+
+        return new self($hosts, '' === $key ? null : $key);
+    }
+
+    /** @return list<string> in small letters, as they were given */
+    public static function hosts(): array
+    {
+        return array_values(array_filter(array_map(trim(...), explode(',', strtolower((string) getenv('TOVRIN_HOSTS')))), static fn (string $host): bool => '' !== $host));
+    }
+}

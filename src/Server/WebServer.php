@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Server;
+
+use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\Process\ExecutableFinder;
+use Tovrin\App\Command\UsageError;
+
+/**
+ * nginx and PHP's FastCGI processes, set up by files of Tovrin's own in the data folder, on loopback; the system's own web
+ * server, if it runs one, is not touched.
+ */
+final readonly class WebServer
+{
+    /** Of picture files, and of everything else that is sent. */
+    private const UPLOAD_MOST = '1000m';
+    private const BODY_MOST = '16m';
+    /** A socket's path may not be longer. */
+    private const SOCKET_PATH_MOST = 90;
+
+    public function __construct(private string $projectDir, private string $dataDir, private int $port, private Settings $settings)
+    {
+    }
+
+    /** The folder for what only matters while Tovrin is served. */
+    public static function runDir(string $dataDir): string
+    {
+        return $dataDir.'/run';
+    }
+
+    /**
+     * Writes the configuration, over what an earlier run has left.
+     *
+     * @param list<string> $phpOptions
+     *
+     * @return list<Program>
+     *
+     * @throws UsageError when a program is missing, or a path cannot be used
+     */
+    public function programs(array $phpOptions): array
+    {
+        foreach ([$this->projectDir, $this->dataDir] as $path) {
+            if (1 === preg_match('/["\\\\$\x00-\x1F]/', $path)) {
+                throw new UsageError(\sprintf('The folder "%s" cannot be served from: its path has a quotation mark, a dollar sign or a backslash in it. Use another one; TOVRIN_DATA names the data folder.', $path));
+            }
+        }
+        $nginx = self::find('nginx', 'nginx-light');
+        $fpm = self::find(\sprintf('php-fpm%d.%d', \PHP_MAJOR_VERSION, \PHP_MINOR_VERSION), 'php-fpm', 'php-fpm');
+        $run = self::runDir($this->dataDir);
+        $files = new Filesystem();
+        $files->mkdir($run, 0o700);
+        foreach (['nginx.conf', 'parameters.conf', 'php-fpm.conf'] as $name) {
+            $files->dumpFile("$run/$name", $this->filled((string) file_get_contents(__DIR__."/config/$name"), $run));
+            $files->chmod("$run/$name", 0o600);
+        }
+
+        return [
+            new Program('php', [$fpm, '--nodaemonize', ...0 === posix_geteuid() ? ['--allow-to-run-as-root'] : [], '--fpm-config', "$run/php-fpm.conf", ...$phpOptions, '-d', 'log_errors=1', '-d', 'error_log='.$this->log()], true, fn () => $files->remove(glob($this->sockets().'/*.sock') ?: [])),
+            // What it had received and not handed on is nobody's when it starts.
+            new Program('web', [$nginx, '-e', $this->log(), '-p', $run, '-c', "$run/nginx.conf"], true, static fn () => $files->remove(glob("$run/{bodies,answers}", \GLOB_BRACE) ?: [])),
+        ];
+    }
+
+    public function log(): string
+    {
+        return $this->dataDir.'/errors.log';
+    }
+
+    private function filled(string $template, string $run): string
+    {
+        $key = $this->settings->key;
+        $root = 0 === posix_geteuid();
+
+        return strtr($template, [
+            '{project}' => $this->projectDir,
+            '{data}' => $this->dataDir,
+            '{run}' => $run,
+            '{sockets}' => $this->sockets(),
+            '{log}' => $this->log(),
+            '{port}' => (string) $this->port,
+            '{hosts}' => implode(' ', [...Settings::OWN_HOSTS, ...$this->settings->hosts]),
+            '{body}' => self::BODY_MOST,
+            '{upload}' => self::UPLOAD_MOST,
+            '{locked}' => null === $key ? '0' : '1',
+            '{keys}' => null === $key ? '' : \sprintf("\"~^%1\$s \" 0;\n        \"~ %1\$s$\" 0;", $key),
+            // Whoever starts it as root means it to work as root: it would not be let into the data folder as anybody else.
+            '{user}' => !$root ? '' : (str_contains($template, 'fastcgi_connect_timeout') ? 'user root;' : "user = root\ngroup = root"),
+        ]);
+    }
+
+    private function sockets(): string
+    {
+        $run = self::runDir($this->dataDir);
+        if (\strlen($run) <= self::SOCKET_PATH_MOST) {
+            return $run;
+        }
+        $short = sys_get_temp_dir().'/tovrin-'.substr(hash('sha256', $run), 0, 16);
+        @mkdir($short, 0o700);
+        if (fileowner($short) !== posix_geteuid() || 0o700 !== (fileperms($short) & 0o777)) {
+            throw new UsageError(\sprintf('The path of the data folder "%s" is too long for the sockets of the web server, and "%s" is somebody else’s. Set TOVRIN_DATA to a shorter path.', $this->dataDir, $short));
+        }
+
+        return $short;
+    }
+
+    private static function find(string $name, string $package, ?string $else = null): string
+    {
+        $finder = new ExecutableFinder();
+        foreach (array_filter([$name, $else]) as $one) {
+            // Debian keeps such programs where only root's shell looks.
+            $found = $finder->find($one, null, ['/usr/sbin', '/usr/local/sbin', '/sbin']);
+            if (null !== $found) {
+                return $found;
+            }
+        }
+
+        throw new UsageError(\sprintf('The program "%s" is missing. Install Debian\'s package %s, or run "make demo", which does.', $name, $package));
+    }
+}
