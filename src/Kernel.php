@@ -100,6 +100,8 @@ final class Kernel extends BaseKernel
         $container->extension('framework', [
             'secret' => 'unused: there are no sessions, forms or signed links',
             'http_method_override' => false,
+            // A header would do the same, whatever the line above says.
+            'allowed_http_method_override' => [],
             'handle_all_throwables' => true,
             'php_errors' => ['log' => true],
             'serializer' => ['enabled' => true],
@@ -118,14 +120,17 @@ final class Kernel extends BaseKernel
                 'retry_strategy' => ['max_retries' => 3, 'delay' => 1000],
             ], Room::cases())),
         ]]);
-        $container->extension('monolog', ['handlers' => ['file' => [
-            'type' => 'rotating_file',
-            'path' => '%env(TOVRIN_DATA)%/tovrin.log',
-            'level' => 'warning',
-            'max_files' => 5,
-            // The listener of problems logs what deserves it.
-            'channels' => ['!request', '!event', '!php', '!deprecation'],
-        ]]]);
+        $container->extension('monolog', ['handlers' => [
+            // On a full disk nothing can be written down; that must not hide what has happened.
+            'kept' => ['type' => 'whatfailuregroup', 'members' => ['file'], 'channels' => ['!request', '!event', '!php', '!deprecation']],
+            'file' => [
+                'type' => 'rotating_file',
+                'path' => '%env(TOVRIN_DATA)%/tovrin.log',
+                'level' => 'warning',
+                'max_files' => 5,
+                'nested' => true,
+            ],
+        ]]);
         $container->extension('doctrine', [
             'dbal' => [
                 'driver' => 'pdo_sqlite',

@@ -45,6 +45,18 @@ final class SqlitePragmas implements Middleware
                             throw $e;
                         }
                     }
+
+                    public function rollBack(): void
+                    {
+                        try {
+                            parent::rollBack();
+                        } catch (Exception $e) {
+                            // On a full disk the database has taken it back by itself; what is to be told is why.
+                            if (!str_contains($e->getMessage(), 'no active transaction')) {
+                                throw $e;
+                            }
+                        }
+                    }
                 };
             }
         };

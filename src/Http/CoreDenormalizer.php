@@ -26,6 +26,10 @@ final class CoreDenormalizer implements DenormalizerInterface
     /** @throws FormatError naming the place */
     public function denormalize(mixed $data, string $type, ?string $format = null, array $context = []): Grade|Reach|null
     {
+        $endless = self::endless($data, Grade::class === $type ? 'look' : 'reach');
+        if (null !== $endless) {
+            throw new FormatError(\sprintf('%s: this number is beyond all bounds. Use one within the range of its setting.', $endless));
+        }
         if (Grade::class === $type) {
             return LookJson::read(json_encode($data, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
         }
@@ -37,5 +41,21 @@ final class CoreDenormalizer implements DenormalizerInterface
         }
 
         return LookJson::readReach($data);
+    }
+
+    /** The path of a number that is written as one and is none, such as 1e309; null when there is none. */
+    private static function endless(mixed $data, string $path): ?string
+    {
+        if (\is_float($data)) {
+            return is_finite($data) ? null : $path;
+        }
+        foreach ($data instanceof \stdClass || \is_array($data) ? (array) $data : [] as $key => $inner) {
+            $found = self::endless($inner, \is_array($data) ? $path."[$key]" : "$path.$key");
+            if (null !== $found) {
+                return $found;
+            }
+        }
+
+        return null;
     }
 }

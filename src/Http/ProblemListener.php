@@ -26,6 +26,7 @@ final readonly class ProblemListener
     {
         $e = $event->getThrowable();
         $invalid = $e->getPrevious();
+        $trouble = DatabaseTrouble::behind($e);
         [$status, $message] = match (true) {
             $e instanceof Problem => [$e->status, $e->getMessage()],
             $e instanceof FormatError => [422, $e->inWords ?? $e->getMessage()],
@@ -37,9 +38,10 @@ final readonly class ProblemListener
                 400 === $e->getStatusCode() => 'The request is not JSON.',
                 default => $e->getMessage(),
             }],
+            null !== $trouble => [$trouble->status(), $trouble->inWords()],
             default => [500, 'Something went wrong in the server that should not have. Your work up to the last change is kept; reload and try again.'],
         };
-        if (500 === $status) {
+        if ($status >= 500) {
             $this->logger->error('{class}: {message}', ['class' => $e::class, 'message' => $e->getMessage(), 'exception' => $e]);
         }
         $event->setResponse(new JsonResponse(['error' => $message], $status));

@@ -6,9 +6,10 @@ namespace Tovrin\App\Http;
 
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\RequestEvent;
+use Tovrin\App\Server\Settings;
 
 /**
- * Keeps other web pages out. The server listens on loopback only, yet any page open in the same
+ * Keeps other web pages out, as the web server has done before it takes anything in. It listens on loopback only, yet any page open in the same
  * browser could send requests to it: those carry another origin or, with a rebound name, another host.
  */
 #[AsEventListener(priority: 512)]
@@ -17,11 +18,12 @@ final class SameOriginListener
     public function __invoke(RequestEvent $event): void
     {
         $request = $event->getRequest();
-        if (!\in_array($request->getHost(), ['localhost', '127.0.0.1', '[::1]'], true)) {
-            throw new Problem(403, 'Tovrin answers on this computer only: open it as 127.0.0.1 or localhost.');
+        if (!\in_array($request->getHost(), [...Settings::OWN_HOSTS, '[::1]', ...Settings::hosts()], true)) {
+            throw new Problem(403, 'Tovrin does not answer by this name: open it as 127.0.0.1 or localhost. Its owner can allow other names with the setting TOVRIN_HOSTS.');
         }
+        // Before a server that speaks TLS for it the scheme is another one; who may answer by the name is settled above.
         $origin = $request->headers->get('Origin');
-        if (null !== $origin && $origin !== $request->getSchemeAndHttpHost()) {
+        if (null !== $origin && 1 !== preg_match('#^https?://'.preg_quote($request->getHttpHost(), '#').'$#D', $origin)) {
             throw new Problem(403, 'Requests from other web pages are refused.');
         }
     }

@@ -23,6 +23,7 @@ final readonly class CarryOver
     public function __construct(
         public Grade $look,
         #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Carry over to fewer at once.')]
+        #[Assert\All([new Assert\NotNull(message: SomePhotos::NUMBERS), new Assert\Type('int', message: SomePhotos::NUMBERS)])]
         public array $to,
         public CarryHow $how = CarryHow::Replace,
         public bool $fit = true,

@@ -17,6 +17,7 @@ final readonly class SamePot
         #[Assert\PositiveOrZero(message: 'must not be below 0.')]
         public int $pot,
         #[Assert\Count(min: 1, max: CarryOver::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Take fewer at once.')]
+        #[Assert\All([new Assert\NotNull(message: SomePhotos::NUMBERS), new Assert\Type('int', message: SomePhotos::NUMBERS)])]
         public array $to,
     ) {
     }

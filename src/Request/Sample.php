@@ -21,28 +21,12 @@ final readonly class Sample
     ) {
     }
 
-    /** One loop instead of a constraint for each number: a stroke has hundreds. */
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void
     {
-        $wrong = self::wrong($this->points);
+        $wrong = Points::wrong($this->points, self::MOST);
         if (null !== $wrong) {
             $context->buildViolation($wrong)->atPath('points')->addViolation();
         }
-    }
-
-    /** @param array<mixed> $points as they came */
-    private static function wrong(array $points): ?string
-    {
-        if ([] === $points || \count($points) > self::MOST) {
-            return \sprintf('must be a list of 1 to %d points.', self::MOST);
-        }
-        foreach ($points as $point) {
-            if (!\is_array($point) || !isset($point[0], $point[1]) || !is_numeric($point[0]) || !is_numeric($point[1])) {
-                return 'each point is a pair of numbers.';
-            }
-        }
-
-        return null;
     }
 }

@@ -10,10 +10,12 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class SomePhotos
 {
     public const MOST = 20_000;
+    public const NUMBERS = 'is no whole number.';
 
     /** @param list<int> $photos their numbers */
     public function __construct(
         #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Take fewer at once.')]
+        #[Assert\All([new Assert\NotNull(message: self::NUMBERS), new Assert\Type('int', message: self::NUMBERS)])]
         public array $photos,
     ) {
     }

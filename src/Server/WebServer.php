@@ -33,7 +33,7 @@ final readonly class WebServer
     /**
      * Writes the configuration, over what an earlier run has left.
      *
-     * @param list<string> $phpOptions
+     * @param list<string> $phpOptions as the command line has them
      *
      * @return list<Program>
      *
@@ -56,8 +56,11 @@ final readonly class WebServer
             $files->chmod("$run/$name", 0o600);
         }
 
+        // What was compiled for the command line counts on functions that are only there.
+        $options = array_merge(...array_values(array_filter(array_chunk($phpOptions, 2), static fn (array $pair): bool => !str_starts_with($pair[1] ?? '', 'opcache.file_cache='))));
+
         return [
-            new Program('php', [$fpm, '--nodaemonize', ...0 === posix_geteuid() ? ['--allow-to-run-as-root'] : [], '--fpm-config', "$run/php-fpm.conf", ...$phpOptions, '-d', 'log_errors=1', '-d', 'error_log='.$this->log()], true, fn () => $files->remove(glob($this->sockets().'/*.sock') ?: [])),
+            new Program('php', [$fpm, '--nodaemonize', ...0 === posix_geteuid() ? ['--allow-to-run-as-root'] : [], '--fpm-config', "$run/php-fpm.conf", ...$options, '-d', 'log_errors=1', '-d', 'error_log='.$this->log()], true, fn () => $files->remove(glob($this->sockets().'/*.sock') ?: [])),
             // What it had received and not handed on is nobody's when it starts.
             new Program('web', [$nginx, '-e', $this->log(), '-p', $run, '-c', "$run/nginx.conf"], true, static fn () => $files->remove(glob("$run/{bodies,answers}", \GLOB_BRACE) ?: [])),
         ];
