@@ -11,6 +11,7 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Photo\SizeLimit;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Repository\Versions;
@@ -161,6 +162,7 @@ final readonly class Deliveries
             ];
             foreach ($asked->outputs as $output) {
                 self::refusePlaced($output, $read, $photo);
+                self::refuseSize($output, $photo);
                 foreach (self::moves($output, $read) as $move) {
                     $ending = null === $move ? $output->format->ending() : \sprintf('-matte-%d.%s', $move + 1, ExportFormat::Matte === $output->format ? 'png' : 'tif');
                     yield [$photo, $look, $names->next($output->name, $words, $ending, $photo->name()), Wanted::of($output, $move)];
@@ -184,6 +186,14 @@ final readonly class Deliveries
             }
         } catch (PictureError $e) {
             throw new Problem(422, \sprintf('“%s”: %s', $photo->name(), $e->getMessage()));
+        }
+    }
+
+    private static function refuseSize(Output $output, Photo $photo): void
+    {
+        $scale = min(1.0, ($output->side ?? \PHP_INT_MAX) / max($photo->width(), $photo->height()));
+        if (!$output->format->isGrade()) {
+            SizeLimit::check($output->format->picture(), $photo->name(), (int) round($scale * $photo->width()), (int) round($scale * $photo->height()));
         }
     }
 

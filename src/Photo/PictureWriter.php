@@ -26,6 +26,7 @@ final class PictureWriter
      */
     public static function write(Pixels $pixels, Writing $how, string $path, ?callable $meanwhile = null): void
     {
+        SizeLimit::check($how->format, 'The picture', $pixels->width, $pixels->height);
         Vips::aside(static function () use ($pixels, $how, $path): string {
             try {
                 self::encode($pixels, $how, $path);

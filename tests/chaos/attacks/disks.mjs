@@ -1,0 +1,109 @@
+// Disks that are full, and that may only be read: every refusal is in words, nothing is lost, and all goes on when there is room.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { later, root, Served } from '../served.mjs';
+
+const mounted = (size) => {
+  const place = mkdtempSync(join(tmpdir(), 'tovrin-chaos-disk-'));
+  return spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${size}`, 'tmpfs', place], { stdio: 'ignore' }).status === 0 ? place : null;
+};
+
+/** Everything that writes, once; those that are not refused in words. */
+async function everything(served, id, revision) {
+  const asked = [
+    await served.save(id, 77, revision),
+    await served.ask('POST', '/api/sets', { name: 'Another' }),
+    await served.ask('POST', '/api/deliveries', { photos: [{ id, basedOn: revision }], outputs: [{ format: 'jpeg' }] }),
+    await served.ask('POST', `/api/photos/${id}/versions`, { basedOn: revision, name: 'Kept' }),
+    await served.ask('POST', `/api/photos/${id}/undo`, { basedOn: revision }),
+    await served.upload('demo/photos/tiles.jpg', 'tiles.jpg'),
+    await served.ask('DELETE', `/api/photos/${id}`),
+  ];
+  return asked.filter((answer) => answer === null || (answer.status !== 507 && answer.status !== 503 && answer.status !== 422) || !/[.?!]$/.test(answer.json?.error ?? '')).length;
+}
+
+export const full = {
+  name: 'full disk: saving, bringing in, delivering, removing',
+  own: true,
+  async run({ few }) {
+    const place = mounted('60m');
+    if (place === null) return { tried: 'not possible here: no right to mount', survived: 0, lost: 0 };
+    const served = new Served(join(place, 'data'));
+    try {
+      await served.start();
+      await served.ask('POST', '/api/sets', { name: 'Attack' });
+      const { id } = (await served.upload('demo/photos/tones-and-hues.png', 'photo.png')).json;
+      await served.save(id, 40, 0);
+      await later(3000);
+      let lost = 0;
+      const rounds = few ? 1 : 4;
+      for (let round = 0; round < rounds; round++) {
+        spawnSync('dd', ['if=/dev/zero', `of=${join(place, 'filler')}`, 'bs=4k'], { stdio: 'ignore' });
+        const revision = (await served.ask('GET', `/api/photos/${id}/grade`)).json.revision;
+        lost += await everything(served, id, revision);
+        lost += Number((await served.ask('DELETE', '/api/storage/remakeable'))?.ok !== true);
+        rmSync(join(place, 'filler'));
+        lost += Number((await served.ask('GET', `/api/photos/${id}/grade`)).json.look.moves[0].params.hue !== 40 + round);
+        lost += Number((await served.save(id, 41 + round, revision))?.ok !== true);
+        const asked = (await served.ask('POST', '/api/deliveries', { photos: [{ id, basedOn: revision + 1 }], outputs: [{ format: 'jpeg' }] })).json;
+        lost += Number((await served.delivered(asked.id, 60_000))?.done !== 1);
+      }
+      return { tried: `${rounds} × 8 requests on a full disk`, survived: rounds * 11 - lost, lost, left: served.leftovers().length, fives: served.fives, stuck: await served.stuck() };
+    } finally {
+      await served.stop();
+      execFileSync('umount', [place]);
+      rmSync(place, { recursive: true });
+    }
+  },
+};
+
+export const readOnly = {
+  name: 'data folder that may only be read, while it is served and at the start',
+  own: true,
+  async run() {
+    const place = mounted('60m');
+    if (place === null) return { tried: 'not possible here: no right to mount', survived: 0, lost: 0 };
+    const served = new Served(join(place, 'data'));
+    const remount = (how) => execFileSync('mount', ['-o', `remount,${how}`, place]);
+    try {
+      await served.start();
+      await served.ask('POST', '/api/sets', { name: 'Attack' });
+      const { id } = (await served.upload('demo/photos/tones-and-hues.png', 'photo.png')).json;
+      await served.save(id, 40, 0);
+      await later(3000);
+      await served.stop();
+      remount('ro');
+      const said = spawnSync(join(root, 'bin/tovrin'), ['serve', '--port', String(served.port)], { env: { ...process.env, TOVRIN_DATA: served.data }, encoding: 'utf8', timeout: 20_000 });
+      let lost = Number(said.status !== 2 || !/cannot be written to/.test(said.stderr));
+      remount('rw');
+      await served.start();
+      lost += Number((await served.ask('GET', `/api/photos/${id}/grade`)).json.look.moves[0].params.hue !== 40);
+      return { tried: 'a start, and a start afterwards', survived: 2 - lost, lost, fives: served.fives, left: served.leftovers().length, stuck: 0 };
+    } finally {
+      await served.stop();
+      execFileSync('umount', [place]);
+      rmSync(place, { recursive: true });
+    }
+  },
+};
+
+/** A folder of files nobody should send, made by the tests' own generator. */
+export const hostile = {
+  name: 'files nobody should send',
+  async run(served, { few }) {
+    await served.ask('POST', '/api/sets', { name: 'Attack' });
+    const folder = mkdtempSync(join(tmpdir(), 'tovrin-chaos-files-'));
+    const made = execFileSync('php', ['-d', 'ffi.enable=1', '-d', 'memory_limit=2G', join(root, 'tests/chaos/hostile.php'), folder], { encoding: 'utf8' }).split('\n').filter(Boolean);
+    const some = few ? made.filter((_, index) => index % 6 === 0) : made;
+    let [lost, taken] = [0, 0];
+    for (const path of some) {
+      const answer = await served.upload(path, path.split('/').at(-1));
+      if (answer?.status === 201) taken += 1;
+      else if (answer?.status !== 422 || !/[.?!]$/.test(answer.json?.error ?? '')) lost += 1;
+    }
+    rmSync(folder, { recursive: true });
+    return { tried: `${some.length} files`, survived: `${taken} opened, ${some.length - taken - lost} refused in words`, lost };
+  },
+};
