@@ -15,15 +15,21 @@ use Tovrin\Core\Cube\Cube;
  */
 final class HaldPng
 {
+    /** The largest square number that a cube's size can be. */
+    public const SIZE_MOST = 121;
+
     /** The nearest lattice a Hald can hold that is not coarser: 16, 25, 36, 49, 64, 81, 100 or 121. */
     public static function latticeFor(int $wanted): int
     {
         if ($wanted < Cube::MIN_SIZE || $wanted > Cube::MAX_SIZE) {
             throw new \InvalidArgumentException(Cube::sizeMessage($wanted));
         }
+        if ($wanted > self::SIZE_MOST) {
+            throw new \InvalidArgumentException(\sprintf('A Hald PNG holds at most %d nodes along each axis; %d are too many.', self::SIZE_MOST, $wanted));
+        }
         $level = max(2, (int) ceil(sqrt($wanted)));
 
-        return $level * $level > Cube::MAX_SIZE ? ($level - 1) ** 2 : $level * $level;
+        return $level * $level;
     }
 
     public static function write(Cube $cube): string

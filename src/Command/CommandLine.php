@@ -37,7 +37,7 @@ final class CommandLine
             new SwatchCommand(),
             new SchemaCommand(),
         ]);
-        $output = new ConsoleOutput();
+        $output = new CheckedOutput();
         try {
             return $application->run(new ArgvInput(), $output);
         } catch (UsageError|ExceptionInterface $e) {
@@ -45,6 +45,13 @@ final class CommandLine
             $output->getErrorOutput()->writeln('tovrin: '.$e->getMessage(), ConsoleOutput::OUTPUT_RAW);
 
             return self::BAD_INPUT;
+        } catch (BrokenOutput $e) {
+            // Whoever reads it may have enough, as "head" has; a full disk is told of.
+            if (!$e->isEnough) {
+                $output->getErrorOutput()->writeln('tovrin: what was to be printed could not be written: the disk is full or has failed. Free some space and try again.', ConsoleOutput::OUTPUT_RAW);
+            }
+
+            return 1;
         } catch (\Throwable $e) {
             $output->getErrorOutput()->writeln(\sprintf('tovrin: something went wrong that should not have: %s (%s:%d)', $e->getMessage(), $e->getFile(), $e->getLine()), ConsoleOutput::OUTPUT_RAW);
 

@@ -47,7 +47,15 @@ final class Files
 
     public static function output(InputInterface $input): string
     {
-        return self::option($input, 'output') ?? throw new UsageError('Where to? Name the file to write with -o FILE.');
+        $path = self::option($input, 'output') ?? '';
+        if ('' === $path) {
+            throw new UsageError('Where to? Name the file to write with -o FILE.');
+        }
+        if (is_dir($path)) {
+            throw new UsageError(\sprintf('"%s" is a folder. Name the file to write in it, for example %s/picture.jpg.', $path, rtrim($path, '/')));
+        }
+
+        return $path;
     }
 
     public static function option(InputInterface $input, string $name): ?string

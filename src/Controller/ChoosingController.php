@@ -32,7 +32,7 @@ final readonly class ChoosingController
     #[Route('/api/photos/{id<\d+>}/reach', methods: ['POST'])]
     public function reach(int $id, #[JsonBody] SamplesOf $body, ReachFinder $finder): FitView
     {
-        return $finder->fromSamples($this->photos->photo($id), $body->samples, $body->base);
+        return $finder->fromSamples($this->photos->photo($id), $body->thinned(), $body->base);
     }
 
     /** A reach around one of the photo's pots. */

@@ -192,7 +192,9 @@ final readonly class Deliveries
     private static function refuseSize(Output $output, Photo $photo): void
     {
         $scale = min(1.0, ($output->side ?? \PHP_INT_MAX) / max($photo->width(), $photo->height()));
-        if (!$output->format->isGrade()) {
+        if ($output->format->isGrade()) {
+            Rendering::refuseSize($output->format->value, $output->lattice ?? Rendering::DEFAULT_LATTICE);
+        } else {
             SizeLimit::check($output->format->picture(), $photo->name(), (int) round($scale * $photo->width()), (int) round($scale * $photo->height()));
         }
     }

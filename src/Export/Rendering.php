@@ -161,6 +161,7 @@ final class Rendering
         if (!$colourPart) {
             self::refusePlaced($grade);
         }
+        self::refuseSize($format, $lattice);
         $size = 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
         $progress('Computing the grade', 0.1);
         $cube = Compiler::compile($grade->colourPart(), $size);
@@ -168,6 +169,14 @@ final class Rendering
         AtomicFile::write($target, self::bytes($cube, $format, $grade->name));
 
         return $size;
+    }
+
+    /** @throws PictureError when a form cannot hold so fine a table */
+    public static function refuseSize(string $format, int $lattice): void
+    {
+        if ('hald' === $format && $lattice > HaldPng::SIZE_MOST) {
+            throw new PictureError(\sprintf('A Hald PNG holds at most %d nodes along each axis, not %d. Ask for fewer, or for a .cube.', HaldPng::SIZE_MOST, $lattice));
+        }
     }
 
     /** @throws PictureError when a move is not a matter of colour alone */

@@ -20,6 +20,7 @@ final class Decoder
     private const MEMORY_MOST = 700_000_000;
     /** A mosaic is held, four channels of it, and the result. */
     private const RAW_MEMORY_MOST = 1_000_000_000;
+    private const DAMAGED = 'Its file is damaged inside: a part of the picture may be wrong.';
     private const FAIL_ON_TRUNCATED = 1;
     private const FAIL_ON_WARNING = 3;
 
@@ -61,7 +62,7 @@ final class Decoder
                     throw $e;
                 }
 
-                return serialize($this->facts(self::FAIL_ON_TRUNCATED, 'Its file is damaged inside: a part of the picture may be wrong.'));
+                return serialize($this->facts(self::FAIL_ON_TRUNCATED, self::DAMAGED));
             }
         } catch (VipsError $e) {
             throw Refusal::damaged($this->name, $e);
@@ -91,6 +92,7 @@ final class Decoder
         if ($source->orientation > 1) {
             $flat = new SharedBytes($size);
             $this->fill($source, $flat);
+            $warned = Vips::hasWarned();
             Vips::into($this->turned(Vips::over($flat->bytes(), $width, $height, $source->alpha ? 4 : 3, $bits), $source->orientation), $this->memory);
             [$width, $height] = $source->orientation > 4 ? [$height, $width] : [$width, $height];
             unset($flat);
@@ -98,8 +100,13 @@ final class Decoder
             // Counted while it is decoded: the second processor has nothing else to do then.
             $count = $this->counted && null === $colours->converter && $width * $height > self::COUNTED_LEAST ? new Sideline($this->counting($width, $height, $bits, $source->alpha)) : null;
             $this->fill($source, $this->memory, null !== $count);
+            $warned = Vips::hasWarned();
         }
         $converted = null !== $colours->converter;
+        if ($warned && PictureFormat::Jpeg === $this->format) {
+            // At its very end the decoder goes on whatever it was told.
+            $note = self::DAMAGED;
+        }
         $plain = 8 === $bits && !$source->alpha && 1 === max(1, $source->orientation) && !$source->wasGrey && !$converted && null === $this->side;
 
         return [

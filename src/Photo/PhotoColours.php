@@ -27,7 +27,16 @@ final readonly class PhotoColours
 
     public function digest(Photo $photo): Digest
     {
-        return new Digest((string) @file_get_contents($this->store->digest($photo->storeKey())));
+        $path = $this->store->digest($photo->storeKey());
+        $bytes = @file_get_contents($path);
+        if (false === $bytes || '' === $bytes) {
+            // Lost, by a disk or a hand: all that it says is in the preview.
+            $raster = $this->raster($photo);
+            $bytes = Digest::of($raster->rgb, $raster->width, $raster->height)->bytes();
+            AtomicFile::write($path, $bytes);
+        }
+
+        return new Digest($bytes);
     }
 
     /**

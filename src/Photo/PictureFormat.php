@@ -49,7 +49,7 @@ enum PictureFormat: string
      */
     public static function of(string $path, string $name): self
     {
-        $head = @file_get_contents($path, false, null, 0, self::LOOKED_AT);
+        $head = is_file($path) ? @file_get_contents($path, false, null, 0, self::LOOKED_AT) : false;
         if (false === $head) {
             throw new PictureError(\sprintf('"%s" cannot be read. Check that it exists and that you may read it.', $name));
         }

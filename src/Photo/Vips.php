@@ -319,6 +319,12 @@ final class Vips
         return $image;
     }
 
+    /** Whether the library has said anything about what it has done since the last operation began, though it went on. */
+    public static function hasWarned(): bool
+    {
+        return '' !== self::error()->getMessage();
+    }
+
     private static function error(): VipsError
     {
         $message = Ffi::call(VipsLibrary::get(), 'vips_error_buffer');

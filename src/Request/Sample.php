@@ -21,6 +21,15 @@ final readonly class Sample
     ) {
     }
 
+    /** With every so manyth of its points, and the last. */
+    public function everyNth(int $step): self
+    {
+        $last = \count($this->points) - 1;
+        $points = array_values(array_filter($this->points, static fn (int $i): bool => 0 === $i % $step || $i === $last, \ARRAY_FILTER_USE_KEY));
+
+        return new self($this->as, $this->shape, [] === $points ? $this->points : $points);
+    }
+
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void
     {
