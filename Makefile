@@ -5,12 +5,15 @@ PORT ?= 7310
 RUN_PACKAGES  := php-cli php-fpm php-sqlite3 php-mbstring php-xml php-zip nginx-light liblcms2-2 libvips42 libraw-bin unzip
 TEST_PACKAGES := php-imagick chromium ffmpeg imagemagick liblcms2-utils python3-sklearn python3-pil icc-profiles-free
 
-.PHONY: help demo test check bench photos screenshots build packages test-packages clean
+CHAOS_PACKAGES := libfaketime
+
+.PHONY: help demo test check chaos bench photos screenshots build packages test-packages clean
 
 help:
 	@echo "make demo         install, build, fill with the demo photos and serve on http://127.0.0.1:$(PORT)/"
 	@echo "make test         install what the tests need and run all of them"
 	@echo "make check        static analysis, code style, types"
+	@echo "make chaos        attack a server of its own: kills, full disks, crowds, hostile files (takes ten minutes)"
 	@echo "make bench        measure speed and accuracy against other programs (takes minutes)"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
 	@echo "make photos       render the demo photos anew from their scenes (takes an hour)"
@@ -24,6 +27,8 @@ test: test-packages build
 	bin/test-php
 	@echo "== Tests of the studio's parts"
 	npm run --silent --workspace studio test
+	@echo "== A server under attack, in small"
+	node tests/chaos/run.mjs --short
 	@echo "== Browser tests"
 	npm run --silent --workspace tests/browser test
 
@@ -36,6 +41,10 @@ check: build
 	npm run --silent --workspace studio typecheck
 	npm run --silent --workspace studio lint
 	npm run --silent --workspace tests/browser typecheck
+
+chaos: test-packages build
+	@bin/install-packages $(CHAOS_PACKAGES)
+	node tests/chaos/run.mjs
 
 bench: test-packages build
 	bench/run

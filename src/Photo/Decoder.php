@@ -20,6 +20,8 @@ final class Decoder
     private const MEMORY_MOST = 700_000_000;
     /** A mosaic is held, four channels of it, and the result. */
     private const RAW_MEMORY_MOST = 1_000_000_000;
+    /** Of computing; the largest pictures that are taken need some ten. */
+    private const SECONDS_MOST = 180;
     private const DAMAGED = 'Its file is damaged inside: a part of the picture may be wrong.';
     private const FAIL_ON_TRUNCATED = 1;
     private const FAIL_ON_WARNING = 3;
@@ -47,6 +49,7 @@ final class Decoder
     /** Decodes; what it returns is for pixels(), in the process that asked. */
     public function decode(): string
     {
+        ForkedProcess::computeAtMost(self::SECONDS_MOST);
         if (PictureFormat::Raw === $this->format) {
             MemoryLimit::set(self::RAW_MEMORY_MOST);
 

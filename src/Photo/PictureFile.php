@@ -27,7 +27,7 @@ final class PictureFile
         try {
             $told = Vips::aside($decoder->decode(...), null === $progress ? null : static fn () => $progress($decoder->share()));
         } catch (PictureError $e) {
-            throw !$e->lost ? $e : new PictureError(\sprintf('"%s" is damaged, or takes more memory than there is. Copy it from its source again, or open and save it elsewhere first.', $name), 0, $e);
+            throw !$e->lost ? $e : new PictureError(\sprintf('"%s" is damaged, or takes more memory or time than there is. Copy it from its source again, or open and save it elsewhere first.', $name), 0, $e);
         }
 
         return $decoder->pixels($told);

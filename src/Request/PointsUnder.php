@@ -13,6 +13,7 @@ final readonly class PointsUnder
 {
     /** @param list<array{0: float, 1: float}> $points shares of the photo's width and height */
     public function __construct(
+        #[Assert\Count(min: 1, max: Brush::MOST, minMessage: 'must have one at least.', maxMessage: 'are more than {{ limit }}. Draw the stroke in two.')]
         public array $points,
     ) {
     }
@@ -20,7 +21,7 @@ final readonly class PointsUnder
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void
     {
-        $wrong = Points::wrong($this->points, Brush::MOST);
+        $wrong = [] === $this->points ? null : Points::wrong($this->points, \PHP_INT_MAX);
         if (null !== $wrong) {
             $context->buildViolation($wrong)->atPath('points')->addViolation();
         }

@@ -92,7 +92,7 @@ final readonly class Housekeeping
         }
         $wanted = $this->known('SELECT id FROM export_job WHERE state IN (?, ?)', [ExportJob::QUEUED, ExportJob::RUNNING]);
         foreach (($this->folder)()->unfinished() as $path => $job) {
-            if (!isset($wanted[$job])) {
+            if (!\array_key_exists((string) $job, $wanted)) {
                 @unlink($path);
             }
         }

@@ -102,10 +102,17 @@ final class Running
     private static function read(string $dataDir): ?array
     {
         $told = json_decode((string) @file_get_contents(self::path($dataDir)), true);
+        if (!\is_array($told) || !\is_string($told['server'] ?? null) || !\is_int($told['port'] ?? null) || !\is_array($told['leaders'] ?? null)) {
+            return null;
+        }
+        $leaders = [];
+        foreach ($told['leaders'] as $program => $leader) {
+            if (\is_string($leader)) {
+                $leaders[(string) $program] = $leader;
+            }
+        }
 
-        return \is_array($told) && \is_string($told['server'] ?? null) && \is_int($told['port'] ?? null) && \is_array($told['leaders'] ?? null)
-            ? ['server' => $told['server'], 'port' => $told['port'], 'leaders' => array_filter($told['leaders'], \is_string(...))]
-            : null;
+        return ['server' => $told['server'], 'port' => $told['port'], 'leaders' => $leaders];
     }
 
     private static function path(string $dataDir): string

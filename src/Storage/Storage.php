@@ -20,9 +20,11 @@ final readonly class Storage
     public function view(): StorageView
     {
         $photos = $removed = ['count' => 0, 'bytes' => 0];
-        foreach ($this->connection->iterateKeyValue('SELECT store_key, photo.removed_at IS NOT NULL OR photo_set.removed_at IS NOT NULL FROM photo JOIN photo_set ON photo_set.id = set_id') as $key => $isRemoved) {
-            $size = $this->store->size((string) $key);
-            if (1 === $isRemoved) {
+        /** @var list<array{store_key: string, gone: int}> $rows */
+        $rows = $this->connection->fetchAllAssociative('SELECT store_key, photo.removed_at IS NOT NULL OR photo_set.removed_at IS NOT NULL AS gone FROM photo JOIN photo_set ON photo_set.id = set_id');
+        foreach ($rows as ['store_key' => $key, 'gone' => $gone]) {
+            $size = $this->store->size($key);
+            if (1 === $gone) {
                 $removed = ['count' => $removed['count'] + 1, 'bytes' => $removed['bytes'] + $size];
             } else {
                 $photos = ['count' => $photos['count'] + 1, 'bytes' => $photos['bytes'] + $size];

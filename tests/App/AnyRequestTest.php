@@ -15,8 +15,28 @@ use Tovrin\Tests\Outside;
  */
 final class AnyRequestTest extends ApiTestCase
 {
-    private const TRIALS = 8;
+    private const TRIALS = 6;
     private const IDS = ['1', '2', '1', '2', '0', '77', '9223372036854775807', '9223372036854775808', '99999999999999999999999999'];
+
+    private static ?string $work = null;
+
+    /** Photos with a grade, a version, a look and a delivery. */
+    protected function setUp(): void
+    {
+        if (null !== self::$work) {
+            $this->data = Outside::scratch();
+            $this->beginWith(self::$work);
+
+            return;
+        }
+        parent::setUp();
+        $this->patches(2);
+        $this->grade(1, 0, ['kind' => 'shift', 'id' => 'm1', 'params' => ['hue' => 30]]);
+        $this->json('POST', '/api/photos/1/versions', '/api/photos/{id}/versions', '{"basedOn":1,"name":"First"}');
+        $this->json('POST', '/api/looks', '/api/looks', '{"look":'.Looks::json(['kind' => 'warmth', 'params' => ['warmth' => 20]]).'}');
+        $this->deliver(1, 1, ['format' => 'cube', 'lattice' => 5, 'name' => '{photo}']);
+        self::$work = $this->kept();
+    }
 
     /** @return \Generator<string, array{string, string}> */
     public static function operations(): \Generator
@@ -33,11 +53,6 @@ final class AnyRequestTest extends ApiTestCase
     #[DataProvider('operations')]
     public function testItAnswersInJsonWhateverIsAsked(string $method, string $path): void
     {
-        $this->patches(2);
-        $this->grade(1, 0, ['kind' => 'shift', 'id' => 'm1', 'params' => ['hue' => 30]]);
-        $this->json('POST', '/api/photos/1/versions', '/api/photos/{id}/versions', '{"basedOn":1,"name":"First"}');
-        $this->json('POST', '/api/looks', '/api/looks', '{"look":'.Looks::json(['kind' => 'warmth', 'params' => ['warmth' => 20]]).'}');
-        $this->deliver(1, 1, ['format' => 'cube', 'lattice' => 5, 'name' => '{photo}']);
         /** @var array{components: array{schemas: array<string, array<string, mixed>>}, paths: array<string, array<string, mixed>>} $document */
         $document = self::document();
         $trials = (int) (getenv('TOVRIN_TRIALS') ?: self::TRIALS);

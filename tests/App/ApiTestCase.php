@@ -8,6 +8,7 @@ use Doctrine\DBAL\Connection;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Tovrin\App\Export\ExportQueue;
@@ -21,16 +22,43 @@ use Tovrin\Tests\Outside;
 /** Calls the HTTP interface and checks every answer against its description; data of its own for each test. */
 abstract class ApiTestCase extends TestCase
 {
+    /** Data to begin with, so that not every test has to make its tables. */
+    private static ?string $beginning = null;
+
     protected string $data;
     protected Kernel $kernel;
 
     protected function setUp(): void
     {
         $this->data = Outside::scratch();
+        $this->beginWith(self::$beginning);
+        if (null === self::$beginning) {
+            self::$beginning = $this->kept();
+        }
+    }
+
+    /** Boots with a copy of some data; with none of it when that is null. */
+    protected function beginWith(?string $data): void
+    {
+        if (null !== $data) {
+            (new Filesystem())->mirror($data, $this->data);
+        }
         putenv('TOVRIN_DATA='.$this->data);
         $_ENV['TOVRIN_DATA'] = $_SERVER['TOVRIN_DATA'] = $this->data;
         $this->kernel = Kernel::booted('test');
         Database::migrate($this->kernel);
+    }
+
+    /** Keeps the data as it is now for tests to begin with. */
+    protected function kept(): string
+    {
+        // The database on its own: what is in its journal is written into it.
+        $this->connection()->executeQuery('PRAGMA wal_checkpoint(TRUNCATE)')->fetchAllAssociative();
+        $folder = Outside::scratch();
+        (new Filesystem())->mirror($this->data, $folder);
+        (new Filesystem())->remove(array_map(static fn (string $ending): string => $folder.'/tovrin.sqlite-'.$ending, ['wal', 'shm']));
+
+        return $folder;
     }
 
     protected function tearDown(): void

@@ -111,6 +111,9 @@ final class HostileFiles
         foreach (['iCCP' => "ICC\0\0", 'zTXt' => "Comment\0\0", 'iTXt' => "Comment\0\1\0\0\0"] as $type => $head) {
             yield "PNG with $type of 300 MB" => self::png(8, 8, 2, gzcompress(str_repeat("\0", 200)) ?: '', self::chunk($type, $head.$zeros));
         }
+        // Old programs keep a profile as text, after its length: this one claims four thousand million bytes.
+        yield 'PNG with a text that says it is a profile of 4 GB' => self::png(8, 8, 2, gzcompress(str_repeat("\0", 200)) ?: '', self::chunk('zTXt', "Raw profile type icc\0\0".gzcompress("\nicc\n 4294967290\n".str_repeat('00', 5000))));
+        yield 'PNG with texts that unpack to much, one after another' => self::png(8, 8, 2, gzcompress(str_repeat("\0", 200)) ?: '', str_repeat(self::chunk('zTXt', "Comment\0\0".self::zeros(8_000_000)), 40));
         yield 'PNG of a hundred thousand chunks' => self::png(8, 8, 2, gzcompress(str_repeat("\0", 200)) ?: '', str_repeat(self::chunk('tEXt', "a\0b"), 100_000));
         yield 'TIFF of 8000 × 8000 of nothing' => self::tiff([0x100 => [4, 8000], 0x101 => [4, 8000], 0x103 => [3, 8], 0x116 => [4, 8000], 0x117 => [4, \strlen($zeros)]], 0, $zeros);
         // Scan after scan over a large picture: seconds of work in a few bytes each.

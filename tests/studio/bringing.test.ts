@@ -14,17 +14,19 @@ interface Sent {
 
 let sent: Sent[];
 let arrived: [number, number][];
+let takenBack: number[];
 let bringing: Bringing;
 const file = (name: string) => ({ name }) as File;
 
 beforeEach(() => {
   sent = [];
   arrived = [];
+  takenBack = [];
   bringing = new Bringing((setId, { name }, progress, signal) => {
     const { promise, resolve, reject } = deferred<Photo>();
     sent.push({ setId, name, progress, arrive: () => { resolve({ id: sent.length } as Photo); }, fail: reject, signal });
     return promise;
-  });
+  }, ({ id }) => Promise.resolve(takenBack.push(id)));
   bringing.onArrived = (setId, photo) => arrived.push([setId, photo.id]);
 });
 
@@ -55,6 +57,19 @@ describe('bringing photos in', () => {
     expect(bringing.state).toMatchObject([{ name: 'a.jpg', error: '“a.jpg” is no picture.' }]);
     bringing.stop(bringing.state[0]?.key ?? 0);
     expect(bringing.state).toEqual([]);
+  });
+
+  it('takes a photo away again that was stopped while the server already had all of it', async () => {
+    void bringing.add(1, [file('a.jpg')]);
+    await turns();
+    sent[0]?.progress(1);
+    bringing.stop(bringing.state[0]?.key ?? 0);
+    expect(bringing.state).toEqual([]);
+    expect(sent[0]?.signal.aborted).toBe(false);
+    sent[0]?.arrive();
+    await turns();
+    expect(arrived).toEqual([]);
+    expect(takenBack).toEqual([1]);
   });
 
   it('stops what is under way, and never begins what was stopped before its turn', async () => {

@@ -42,6 +42,7 @@ describe('deliveries', () => {
   it('say how far they are', () => {
     expect(words(delivery)).toBe('0 of 2 done · waiting for a worker …');
     expect(words({ ...delivery, waiting: 1, running: 1, files: [{ ...file, state: 'running', stage: 'Colouring' }] })).toBe('0 of 2 done · Colouring …');
+    expect(words({ ...delivery, stalled: true, done: 1, waiting: 1 })).toMatch(/^1 of 2 done\. No worker runs .* Nothing is lost\.$/);
     expect(words({ ...delivery, paused: true, done: 1, waiting: 1 })).toBe('Paused: 1 of 2 are done.');
     expect(words({ ...delivery, waiting: 0, done: 1, failed: 1 })).toBe('1 of 2 done, 1 failed.');
     expect(words({ ...delivery, waiting: 0, done: 2, to: 'folder', folder: '/out' })).toBe('Done: in /out.');

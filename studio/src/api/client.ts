@@ -111,6 +111,8 @@ const at = (id: number) => ({ params: { path: { id } } });
 
 export const api = {
   sets: () => take(client.GET('/api/sets')),
+  storage: () => take(client.GET('/api/storage')),
+  clearStorage: (what: 'finished' | 'removed' | 'remakeable') => take(client.DELETE('/api/storage/{what}', { params: { path: { what } } })),
   createSet: (name: string) => take(client.POST('/api/sets', { body: { name } })),
   renameSet: (id: number, name: string) => take(client.PATCH('/api/sets/{id}', { ...at(id), body: { name } })),
   sortSet: (id: number, sorted: PhotoOrder) => take(client.PATCH('/api/sets/{id}', { ...at(id), body: { sorted } })),

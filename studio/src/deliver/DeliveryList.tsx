@@ -59,8 +59,9 @@ function OneDelivery({ delivery, onSteer }: { delivery: Delivery; onSteer: Steer
 
 /** How far a delivery is, for people. */
 export function words(delivery: Delivery): string {
-  const { count, done, failed, stopped, running, paused, to, folder } = delivery;
+  const { count, done, failed, stopped, running, paused, stalled, to, folder } = delivery;
   if (paused && isUnfinished(delivery)) return `Paused: ${String(done)} of ${String(count)} are done.`;
+  if (stalled) return `${String(done)} of ${String(count)} done. No worker runs that would make the rest: start Tovrin again, or have “bin/tovrin work” run. Nothing is lost.`;
   if (isUnfinished(delivery)) {
     const stage = delivery.files.find(({ state }) => state === 'running')?.stage;
     if (count === 1) return running > 0 ? `${stage ?? 'Starting'} …` : 'Waiting for a worker …';

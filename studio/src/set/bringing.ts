@@ -10,6 +10,8 @@ export interface Incoming {
   error: string | null;
 }
 
+/** Takes a photo away again that has arrived though nobody wants it any more. */
+type TakeBack = (photo: Photo) => Promise<unknown>;
 type Send = (setId: number, file: File, progress: (share: number) => void, signal: AbortSignal) => Promise<Photo>;
 
 /** Brings files into sets, one after another, each with its own progress, stop and message; goes on while another set is open. */
@@ -18,11 +20,16 @@ export class Bringing {
   private nextKey = 1;
   private chain: Promise<void> = Promise.resolve();
   private readonly stops = new Map<number, AbortController>();
+  /** Stopped when all of it was sent: the server may have it in the set by then. */
+  private readonly unwanted = new Set<number>();
   private readonly listeners = new Set<() => void>();
   /** Told of each photo that has arrived. */
   onArrived: (setId: number, photo: Photo) => void = () => undefined;
 
-  constructor(private readonly send: Send) {}
+  constructor(
+    private readonly send: Send,
+    private readonly takeBack: TakeBack,
+  ) {}
 
   get state(): Incoming[] {
     return this.files;
@@ -48,7 +55,9 @@ export class Bringing {
 
   /** Stops a file that is under way, or takes its message away. */
   stop = (key: number): void => {
-    this.stops.get(key)?.abort();
+    const file = this.files.find((one) => one.key === key);
+    if (file && file.share >= 1 && file.error === null) this.unwanted.add(key);
+    else this.stops.get(key)?.abort();
     this.stops.delete(key);
     this.set(this.files.filter((file) => file.key !== key));
   };
@@ -58,9 +67,11 @@ export class Bringing {
     try {
       const photo = await this.send(setId, file, (share) => { this.change(key, { share }); }, signal);
       this.set(this.files.filter((one) => one.key !== key));
-      this.onArrived(setId, photo);
+      if (this.unwanted.delete(key)) await this.takeBack(photo);
+      else this.onArrived(setId, photo);
     } catch (reason) {
-      if (!signal.aborted) this.change(key, { error: reason instanceof Failure || reason instanceof Error ? reason.message : String(reason) });
+      // What was not wanted did not come, or can be removed by hand.
+      if (!signal.aborted && !this.unwanted.delete(key)) this.change(key, { error: reason instanceof Failure || reason instanceof Error ? reason.message : String(reason) });
     }
   }
 

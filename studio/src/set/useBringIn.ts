@@ -1,10 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useSyncExternalStore } from 'react';
-import { bringIn } from '../api/client';
+import { api, bringIn } from '../api/client';
 import { Bringing } from './bringing';
 
 /** One for the page: what is under way goes on while another set is open. */
-const bringing = new Bringing(bringIn);
+const bringing = new Bringing(bringIn, (photo) => api.removePhotos([photo.id]));
 
 /** Files on their way into a set. */
 export function useBringIn(setId: number) {

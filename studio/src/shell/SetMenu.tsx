@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { api } from '../api/client';
 import { NameDialog } from '../controls/NameDialog';
 import type { Say } from './say';
+import { StorageDialog } from './StorageDialog';
 
 interface Props {
   current: { id: number; name: string } | null;
@@ -22,6 +23,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
   const [at, setAt] = useState<HTMLElement | null>(null);
   const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
   const [naming, setNaming] = useState<{ what: 'new' | 'rename'; name: string } | null>(null);
+  const [storage, setStorage] = useState(false);
   const refetch = () => queries.invalidateQueries({ queryKey: ['sets'] });
   const keepName = async (what: 'new' | 'rename', name: string) => {
     try {
@@ -89,7 +91,10 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         <MenuItem onClick={act(() => { setNaming({ what: 'new', name: '' }); })}>New set …</MenuItem>
         {current && <MenuItem onClick={act(() => { setNaming({ what: 'rename', name: current.name }); })}>Rename this set …</MenuItem>}
         {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
+        <Divider />
+        <MenuItem onClick={act(() => { setStorage(true); })}>Storage …</MenuItem>
       </Menu>
+      {storage && <StorageDialog onClose={() => { setStorage(false); }} />}
       {naming && (
         <NameDialog
           title={naming.what === 'rename' ? 'Rename this set' : 'New set'}

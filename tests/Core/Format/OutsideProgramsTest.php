@@ -91,7 +91,13 @@ final class OutsideProgramsTest extends TestCase
     {
         self::assertSame(36, HaldPng::latticeFor(33));
         self::assertSame(64, HaldPng::latticeFor(64));
-        self::assertSame(121, HaldPng::latticeFor(129), 'the largest a cube allows');
+        self::assertSame(121, HaldPng::latticeFor(121));
+        try {
+            HaldPng::latticeFor(129);
+            self::fail('129 would have to be rounded down.');
+        } catch (\InvalidArgumentException $e) {
+            self::assertStringContainsString('at most 121', $e->getMessage());
+        }
         $this->expectException(\InvalidArgumentException::class);
         HaldPng::write(Compiler::compile(Looks::rich(), 5));
     }

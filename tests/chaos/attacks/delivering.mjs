@@ -16,6 +16,7 @@ function isWhole(path) {
 }
 
 export const large = {
+  long: true,
   name: 'kill -9 of the worker while it makes a large PNG',
   async run(served, { few }) {
     await served.ask('POST', '/api/sets', { name: 'Attack' });

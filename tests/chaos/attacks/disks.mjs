@@ -91,6 +91,7 @@ export const readOnly = {
 
 /** A folder of files nobody should send, made by the tests' own generator. */
 export const hostile = {
+  long: true,
   name: 'files nobody should send',
   async run(served, { few }) {
     await served.ask('POST', '/api/sets', { name: 'Attack' });

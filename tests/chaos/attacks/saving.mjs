@@ -57,6 +57,7 @@ export const webWorkers = {
 };
 
 export const webServers = {
+  long: true,
   name: 'kill -9 of the web server and of PHP’s manager while changes are saved',
   run: (served, { few }) => attacked(served, 2, few ? 4 : 16, (kill) => served.kill(kill % 2 ? 'web' : 'php').toString() && served.answers()),
 };
