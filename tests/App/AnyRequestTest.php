@@ -35,7 +35,7 @@ final class AnyRequestTest extends ApiTestCase
         $this->json('POST', '/api/photos/1/versions', '/api/photos/{id}/versions', '{"basedOn":1,"name":"First"}');
         $this->json('POST', '/api/looks', '/api/looks', '{"look":'.Looks::json(['kind' => 'warmth', 'params' => ['warmth' => 20]]).'}');
         $this->deliver(1, 1, ['format' => 'cube', 'lattice' => 5, 'name' => '{photo}']);
-        self::$work = $this->kept();
+        self::$work = $this->dataToBeginWith();
     }
 
     /** @return \Generator<string, array{string, string}> */

@@ -33,7 +33,7 @@ abstract class ApiTestCase extends TestCase
         $this->data = Outside::scratch();
         $this->beginWith(self::$beginning);
         if (null === self::$beginning) {
-            self::$beginning = $this->kept();
+            self::$beginning = $this->dataToBeginWith();
         }
     }
 
@@ -50,7 +50,7 @@ abstract class ApiTestCase extends TestCase
     }
 
     /** Keeps the data as it is now for tests to begin with. */
-    protected function kept(): string
+    protected function dataToBeginWith(): string
     {
         // The database on its own: what is in its journal is written into it.
         $this->connection()->executeQuery('PRAGMA wal_checkpoint(TRUNCATE)')->fetchAllAssociative();

@@ -94,7 +94,7 @@ export const malformed = {
     expect('another host', / 403 /.test(rebound.line));
     expect('another method by a header', / 40[05] /.test((await raw(served, post('/api/sets/1', 'X-HTTP-Method-Override: DELETE\r\nContent-Length: 0\r\n'))).line));
     expect('a number too long', (await served.ask('GET', '/api/photos/9223372036854775808'))?.status === 404);
-    expect('a way out of the interface', (await served.ask('GET', '/api/%2e%2e/%2e%2e/etc/passwd'))?.status === 404);
+    expect('a way out of the interface', !(await served.ask('GET', '/api/%2e%2e/%2e%2e/etc/passwd'))?.bytes.includes('root:'));
     expect('a way out of the files', !(await served.ask('GET', '/assets/%2e%2e/%2e%2e/composer.json'))?.bytes.includes('symfony'));
     // Half a request each, and silence: others are answered all the same.
     const silent = Array.from({ length: 60 }, () => {
