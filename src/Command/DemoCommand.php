@@ -16,6 +16,7 @@ use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\DataFolder;
+use Tovrin\App\Server\FileModes;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
@@ -32,7 +33,7 @@ final class DemoCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        umask(0o077);
+        FileModes::close();
         DataFolder::opened();
         $kernel = Kernel::booted();
         Database::migrate($kernel);

@@ -13,6 +13,7 @@ use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Kernel;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\DataFolder;
+use Tovrin\App\Server\FileModes;
 use Tovrin\App\Server\Program;
 use Tovrin\App\Server\Running;
 use Tovrin\App\Server\Settings;
@@ -42,8 +43,7 @@ final class ServeCommand extends Command
         if (1 !== preg_match('/^\d{1,5}$/D', $port) || (int) $port < 1 || (int) $port > 65535) {
             throw new UsageError(\sprintf('--port %s is not possible: give a number from 1 to 65535.', $port));
         }
-        // Photos are not for other users of this computer.
-        umask(0o077);
+        FileModes::close();
         $port = (int) $port;
         $settings = Settings::read();
         $data = DataFolder::opened();

@@ -14,6 +14,7 @@ use Tovrin\App\Queue\Lane;
 use Tovrin\App\Queue\Worker;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\DataFolder;
+use Tovrin\App\Server\FileModes;
 
 #[AsCommand('work', 'Runs a worker; "serve" starts two by itself')]
 final class WorkCommand extends Command
@@ -27,7 +28,7 @@ final class WorkCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        umask(0o077);
+        FileModes::close();
         DataFolder::opened();
         $kernel = Kernel::booted();
         Database::migrate($kernel);

@@ -6,6 +6,7 @@ namespace Tovrin\App\Export;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Tovrin\App\Http\Problem;
+use Tovrin\App\Server\FileModes;
 
 /** The folder of this machine that files may be delivered to, if its owner has allowed one by the setting TOVRIN_DELIVER_TO. */
 final readonly class AllowedFolder
@@ -35,8 +36,12 @@ final readonly class AllowedFolder
             }
             $path .= '/'.$inside;
         }
-        if (!is_dir($path) && !@mkdir($path, 0o777, true) && !is_dir($path)) {
+        $isNew = !is_dir($path);
+        if ($isNew && !@mkdir($path, 0o777, true) && !is_dir($path)) {
             throw new Problem(422, \sprintf('The folder “%s” cannot be made. Check the setting TOVRIN_DELIVER_TO and who may write there.', $path));
+        }
+        if ($isNew) {
+            FileModes::open($path);
         }
 
         return $path;

@@ -16,6 +16,7 @@ use Tovrin\App\Queue\Journal;
 use Tovrin\App\Queue\Leases;
 use Tovrin\App\Queue\Stopping;
 use Tovrin\App\Request\DeliverTo;
+use Tovrin\App\Server\FileModes;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 
@@ -85,7 +86,9 @@ final readonly class FileMaker
             $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, Wanted::read($job->format(), $job->output()), $part, $progress);
         };
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
-            AtomicFile::makeNew($this->folder->at($job->delivery()->folder()).'/'.$job->fileName(), $make, (string) $job->id());
+            $path = $this->folder->at($job->delivery()->folder()).'/'.$job->fileName();
+            AtomicFile::makeNew($path, $make, (string) $job->id());
+            FileModes::open($path);
         } else {
             AtomicFile::make($target, $make);
         }

@@ -18,8 +18,7 @@ final class FrontDoor
 
     public static function answer(): int
     {
-        // Photos are not for other users of this computer.
-        umask(0o077);
+        FileModes::close();
         self::answerEvenThen();
         if ('patient' === ($_SERVER['TOVRIN_POOL'] ?? '')) {
             Priority::set(self::PATIENT_NICENESS);

@@ -14,6 +14,7 @@ use Tovrin\App\Photo\SizeLimit;
 use Tovrin\App\Queue\Leases;
 use Tovrin\App\Queue\Owned;
 use Tovrin\App\Server\Database;
+use Tovrin\App\Server\FileModes;
 use Tovrin\Tests\Outside;
 
 /** What was killed leaves nothing behind, what cannot be done is said, and room can be made. */
@@ -104,6 +105,24 @@ final class SurvivalTest extends ApiTestCase
         self::assertIsArray($pots);
         self::assertGreaterThan(2, \count($pots));
         self::assertSame(\strlen($before), \strlen((string) file_get_contents($path)));
+    }
+
+    public function testWhatIsDeliveredMayBeReadByOthersAndTheDataNot(): void
+    {
+        $usual = umask(0o022);
+        try {
+            FileModes::close();
+            file_put_contents($this->data.'/own', 'x');
+            file_put_contents($this->data.'/delivered', 'x');
+            mkdir($this->data.'/folder', 0o777);
+            FileModes::open($this->data.'/delivered');
+            FileModes::open($this->data.'/folder');
+            clearstatcache();
+            self::assertSame([0o600, 0o644, 0o755], array_map(fn (string $name): int => (int) fileperms($this->data.'/'.$name) & 0o777, ['own', 'delivered', 'folder']));
+        } finally {
+            umask($usual);
+            putenv('TOVRIN_UMASK');
+        }
     }
 
     public function testTroubleWithTheDiskIsSaidInWords(): void
