@@ -5,10 +5,26 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { later, root, Served } from '../served.mjs';
 
-const mounted = (size) => {
+/** A server on a small disk of its own, with a photo whose hue is at 40. */
+async function onSmallDisk(attack) {
   const place = mkdtempSync(join(tmpdir(), 'tovrin-chaos-disk-'));
-  return spawnSync('mount', ['-t', 'tmpfs', '-o', `size=${size}`, 'tmpfs', place], { stdio: 'ignore' }).status === 0 ? place : null;
-};
+  if (spawnSync('mount', ['-t', 'tmpfs', '-o', 'size=60m', 'tmpfs', place], { stdio: 'ignore' }).status !== 0) return { tried: 'not possible here: no right to mount', survived: 0, lost: 0 };
+  const served = new Served(join(place, 'data'));
+  try {
+    await served.start();
+    await served.ask('POST', '/api/sets', { name: 'Attack' });
+    const { id } = (await served.upload('demo/photos/tones-and-hues.png', 'photo.png')).json;
+    await served.save(id, 40, 0);
+    // What is made ahead of need is made by then.
+    await later(3000);
+    const told = await attack(served, id, place);
+    return { ...told, left: served.leftovers().length, fives: served.fives, stuck: await served.stuck() };
+  } finally {
+    await served.stop();
+    execFileSync('umount', [place]);
+    rmSync(place, { recursive: true });
+  }
+}
 
 /** Everything that writes, once; those that are not refused in words. */
 async function everything(served, id, revision) {
@@ -27,21 +43,13 @@ async function everything(served, id, revision) {
 export const full = {
   name: 'full disk: saving, bringing in, delivering, removing',
   own: true,
-  async run({ few }) {
-    const place = mounted('60m');
-    if (place === null) return { tried: 'not possible here: no right to mount', survived: 0, lost: 0 };
-    const served = new Served(join(place, 'data'));
-    try {
-      await served.start();
-      await served.ask('POST', '/api/sets', { name: 'Attack' });
-      const { id } = (await served.upload('demo/photos/tones-and-hues.png', 'photo.png')).json;
-      await served.save(id, 40, 0);
-      await later(3000);
+  run: ({ few }) =>
+    onSmallDisk(async (served, id, place) => {
       let lost = 0;
       const rounds = few ? 1 : 4;
       for (let round = 0; round < rounds; round++) {
         spawnSync('dd', ['if=/dev/zero', `of=${join(place, 'filler')}`, 'bs=4k'], { stdio: 'ignore' });
-        const revision = (await served.ask('GET', `/api/photos/${id}/grade`)).json.revision;
+        const { revision } = (await served.ask('GET', `/api/photos/${id}/grade`)).json;
         lost += await everything(served, id, revision);
         lost += Number((await served.ask('DELETE', '/api/storage/remakeable'))?.ok !== true);
         rmSync(join(place, 'filler'));
@@ -50,43 +58,30 @@ export const full = {
         const asked = (await served.ask('POST', '/api/deliveries', { photos: [{ id, basedOn: revision + 1 }], outputs: [{ format: 'jpeg' }] })).json;
         lost += Number((await served.delivered(asked.id, 60_000))?.done !== 1);
       }
-      return { tried: `${rounds} × 8 requests on a full disk`, survived: rounds * 11 - lost, lost, left: served.leftovers().length, fives: served.fives, stuck: await served.stuck() };
-    } finally {
-      await served.stop();
-      execFileSync('umount', [place]);
-      rmSync(place, { recursive: true });
-    }
-  },
+      return { tried: `${rounds} × 8 requests on a full disk`, survived: rounds * 11 - lost, lost };
+    }),
 };
 
 export const readOnly = {
-  name: 'data folder that may only be read, while it is served and at the start',
+  name: 'data folder that may only be read, at the start and while it is served',
   own: true,
-  async run() {
-    const place = mounted('60m');
-    if (place === null) return { tried: 'not possible here: no right to mount', survived: 0, lost: 0 };
-    const served = new Served(join(place, 'data'));
-    const remount = (how) => execFileSync('mount', ['-o', `remount,${how}`, place]);
-    try {
-      await served.start();
-      await served.ask('POST', '/api/sets', { name: 'Attack' });
-      const { id } = (await served.upload('demo/photos/tones-and-hues.png', 'photo.png')).json;
-      await served.save(id, 40, 0);
-      await later(3000);
+  run: () =>
+    onSmallDisk(async (served, id, place) => {
+      const remount = (how) => spawnSync('mount', ['-o', `remount,${how}`, place], { stdio: 'ignore' }).status === 0;
       await served.stop();
       remount('ro');
       const said = spawnSync(join(root, 'bin/tovrin'), ['serve', '--port', String(served.port)], { env: { ...process.env, TOVRIN_DATA: served.data }, encoding: 'utf8', timeout: 20_000 });
       let lost = Number(said.status !== 2 || !/cannot be written to/.test(said.stderr));
       remount('rw');
       await served.start();
+      const mount = (...how) => spawnSync('mount', [...how, served.data], { stdio: 'ignore' }).status === 0;
+      // What is opened from now on may only be read.
+      if (mount('--bind', served.data) && mount('-o', 'remount,bind,ro')) lost += await everything(served, id, 1);
+      spawnSync('umount', [served.data]);
       lost += Number((await served.ask('GET', `/api/photos/${id}/grade`)).json.look.moves[0].params.hue !== 40);
-      return { tried: 'a start, and a start afterwards', survived: 2 - lost, lost, fives: served.fives, left: served.leftovers().length, stuck: 0 };
-    } finally {
-      await served.stop();
-      execFileSync('umount', [place]);
-      rmSync(place, { recursive: true });
-    }
-  },
+      lost += Number((await served.save(id, 41, 1))?.ok !== true);
+      return { tried: 'a start, 7 requests, and going on afterwards', survived: 10 - lost, lost };
+    }),
 };
 
 /** A folder of files nobody should send, made by the tests' own generator. */
