@@ -23,12 +23,10 @@ demo: build
 	bin/tovrin demo --port $(PORT)
 
 test: test-packages build
-	@echo "== Core and application tests, side by side"
+	@echo "== Core and application tests, and a server under attack in small, side by side"
 	bin/test-php
 	@echo "== Tests of the studio's parts"
 	npm run --silent --workspace studio test
-	@echo "== A server under attack, in small"
-	node tests/chaos/run.mjs --short
 	@echo "== Browser tests"
 	npm run --silent --workspace tests/browser test
 

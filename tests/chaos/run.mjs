@@ -3,8 +3,7 @@
 //   node tests/chaos/run.mjs           all of it, some ten minutes
 //   node tests/chaos/run.mjs --short   the quick ones in small, for "make test"
 //   node tests/chaos/run.mjs NAME…     those whose names have these words in them
-import { readdirSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { rmSync } from 'node:fs';
 import { clock } from './attacks/clocks.mjs';
 import { expensive, malformed, twenty } from './attacks/crowds.mjs';
 import { batch, folderFor, large } from './attacks/delivering.mjs';
@@ -20,7 +19,6 @@ const words = process.argv.slice(2).filter((word) => !word.startsWith('--'));
 const wanted = ATTACKS.filter(({ name, long }) => (words.length === 0 ? !few || !long : words.some((word) => name.includes(word))));
 process.chdir(root);
 
-const temporary = () => readdirSync(tmpdir()).filter((name) => /^(php|vips|magick)[-A-Za-z0-9]+/.test(name)).length;
 const rows = [];
 let [failed, before, after] = [0, 0, 0];
 
@@ -32,14 +30,13 @@ async function attacked(attack) {
   try {
     await served.answers();
     before = Math.max(before, served.memory());
-    const files = temporary();
     const told = await attack.run(served, { few });
     const stuck = await served.stuck();
     after = Math.max(after, served.memory());
     // What was left lying is swept when it starts; nothing may outlive that.
     await served.stop();
     await served.start();
-    return { ...told, stuck, left: (told.left ?? 0) + served.leftovers().length + Math.max(0, temporary() - files), fives: served.fives, away: [...served.away, ...served.errors()] };
+    return { ...told, stuck, left: (told.left ?? 0) + served.leftovers().length, fives: served.fives, away: [...served.away, ...served.errors()] };
   } finally {
     await served.stop();
     served.remove();

@@ -21,8 +21,9 @@ async function onSmallDisk(attack) {
     return { ...told, left: served.leftovers().length, fives: served.fives, stuck: await served.stuck() };
   } finally {
     await served.stop();
-    execFileSync('umount', [place]);
-    rmSync(place, { recursive: true });
+    // Whatever is still about to end holds it for a moment.
+    spawnSync('umount', ['-l', place], { stdio: 'ignore' });
+    rmSync(place, { recursive: true, force: true });
   }
 }
 
@@ -77,7 +78,7 @@ export const readOnly = {
       const mount = (...how) => spawnSync('mount', [...how, served.data], { stdio: 'ignore' }).status === 0;
       // What is opened from now on may only be read.
       if (mount('--bind', served.data) && mount('-o', 'remount,bind,ro')) lost += await everything(served, id, 1);
-      spawnSync('umount', [served.data]);
+      spawnSync('umount', ['-l', served.data], { stdio: 'ignore' });
       lost += Number((await served.ask('GET', `/api/photos/${id}/grade`)).json.look.moves[0].params.hue !== 40);
       lost += Number((await served.save(id, 41, 1))?.ok !== true);
       return { tried: 'a start, 7 requests, and going on afterwards', survived: 10 - lost, lost };
