@@ -36,7 +36,8 @@ async function attacked(attack) {
     // What was left lying is swept when it starts; nothing may outlive that.
     await served.stop();
     await served.start();
-    return { ...told, stuck, left: (told.left ?? 0) + served.leftovers().length, fives: served.fives, away: [...served.away, ...served.errors()] };
+    const left = served.leftovers();
+    return { ...told, stuck, left: left.length, note: [told.note, ...left.map((path) => `left over: ${path}`)].filter(Boolean).join('\n  '), fives: served.fives, away: [...served.away, ...served.errors()] };
   } finally {
     await served.stop();
     served.remove();

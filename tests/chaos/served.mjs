@@ -132,9 +132,11 @@ export class Served {
   leftovers() {
     const inside = (folder) => (existsSync(join(this.data, folder)) ? readdirSync(join(this.data, folder), { recursive: true }).map((name) => join(folder, String(name))) : []);
     const query = (text) => execFileSync('php', ['-r', '$d = new PDO("sqlite:".$argv[1]); foreach ($d->query($argv[2], PDO::FETCH_COLUMN, 0) as $x) { echo $x, "\\n"; }', join(this.data, 'tovrin.sqlite'), text]).toString().split('\n').filter(Boolean);
+    const folder = this.environment.TOVRIN_DELIVER_TO;
     const keys = new Set(query('SELECT store_key FROM photo'));
     const exports = new Set(query('SELECT id FROM export_job'));
     return [
+      ...(folder ? readdirSync(folder).filter((name) => name.startsWith('.')) : []),
       ...readdirSync(this.data).filter((name) => name.startsWith('.upload') || name.startsWith('.trial')),
       ...inside('photos').filter((path) => /\.part$|\.owner$/.test(path) || !keys.has(path.split('/')[1])),
       ...inside('exports').filter((path) => !exports.has(path.split('/')[1])),

@@ -62,7 +62,7 @@ export const batch = {
     await served.delivered(asked.id);
     const names = readdirSync(folder);
     const whole = names.filter((name) => !name.startsWith('.') && isWhole(join(folder, name))).length;
-    return { tried: `${kills} kills, ${photos.length} files`, survived: whole, lost: photos.length - whole, left: names.filter((name) => name.startsWith('.')).length };
+    return { tried: `${kills} kills, ${photos.length} files`, survived: whole, lost: photos.length - whole };
   },
 };
 
