@@ -31,10 +31,11 @@ final readonly class Abandoned
                 $this->queue->takenFrom($id, $worker);
             }
         }
-        $before = static fn (int $seconds): string => (new \DateTimeImmutable(\sprintf('-%d seconds', $seconds)))->format('Y-m-d H:i:s');
+        $before = static fn (int $seconds): string => (new \DateTimeImmutable(\sprintf('%+d seconds', -$seconds)))->format('Y-m-d H:i:s');
+        // What seems to have been asked for in the time to come was asked for before the clock was put back.
         $forgotten = $this->connection->fetchFirstColumn(
-            'SELECT id FROM export_job j WHERE state = ? AND seen_at < CASE format WHEN ? THEN ? ELSE ? END AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0 AND (format <> ? OR NOT EXISTS (SELECT 1 FROM export_job o WHERE o.delivery_id = j.delivery_id AND o.format <> j.format AND o.state IN (?, ?)))',
-            [ExportJob::QUEUED, ExportJob::ARCHIVE, $before(self::ARCHIVE_SECONDS), $before(self::FORGOTTEN_SECONDS), ExportJob::ARCHIVE, ExportJob::QUEUED, ExportJob::RUNNING],
+            'SELECT id FROM export_job j WHERE state = ? AND (seen_at < CASE format WHEN ? THEN ? ELSE ? END OR seen_at > ?) AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0 AND (format <> ? OR NOT EXISTS (SELECT 1 FROM export_job o WHERE o.delivery_id = j.delivery_id AND o.format <> j.format AND o.state IN (?, ?)))',
+            [ExportJob::QUEUED, ExportJob::ARCHIVE, $before(self::ARCHIVE_SECONDS), $before(self::FORGOTTEN_SECONDS), $before(-self::ARCHIVE_SECONDS), ExportJob::ARCHIVE, ExportJob::QUEUED, ExportJob::RUNNING],
         );
         foreach ($forgotten as $id) {
             if (is_numeric($id)) {

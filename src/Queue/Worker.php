@@ -54,7 +54,7 @@ final class Worker
     public function run(\Closure $say, Lane $lane = Lane::Any): void
     {
         $say(Lane::Any === $lane ? 'Waiting for work.' : 'Waiting for quick work.');
-        $this->nextTidying = microtime(true) + self::TIDY_SECONDS;
+        $this->nextTidying = self::seconds() + self::TIDY_SECONDS;
         $this->work($say, $lane, false);
         if ($this->stopping->wanted) {
             $say('Stopped.');
@@ -111,7 +111,7 @@ final class Worker
 
     private function sweep(Lane $lane, bool $untilIdle): void
     {
-        $now = microtime(true);
+        $now = self::seconds();
         if ($now < $this->nextSweep) {
             return;
         }
@@ -129,6 +129,12 @@ final class Worker
             // A full disk, for example: the work goes on when there is room again.
             $this->logger->error('Looking after the queue: {message}', ['message' => $e->getMessage(), 'exception' => $e]);
         }
+    }
+
+    /** By a clock that nobody sets. */
+    private static function seconds(): float
+    {
+        return hrtime(true) / 1e9;
     }
 
     private function isWorn(): bool

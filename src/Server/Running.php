@@ -63,8 +63,8 @@ final class Running
         foreach ($groups as $group) {
             @posix_kill(-$group, \SIGTERM);
         }
-        $deadline = microtime(true) + $grace;
-        while ([] !== array_filter($groups, self::isThere(...)) && microtime(true) < $deadline) {
+        $deadline = hrtime(true) / 1e9 + $grace;
+        while ([] !== array_filter($groups, self::isThere(...)) && hrtime(true) / 1e9 < $deadline) {
             usleep(20_000);
         }
         foreach ($groups as $group) {

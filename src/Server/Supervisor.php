@@ -81,7 +81,7 @@ final class Supervisor
     private function start(Program $program, callable $say): bool
     {
         $name = $program->name;
-        $recent = array_values(array_filter($this->starts[$name] ?? [], static fn (float $t): bool => $t > microtime(true) - self::RESTART_SECONDS));
+        $recent = array_values(array_filter($this->starts[$name] ?? [], static fn (float $t): bool => $t > hrtime(true) / 1e9 - self::RESTART_SECONDS));
         if (\count($recent) >= self::RESTARTS) {
             if (!isset($this->resting[$name])) {
                 $this->resting[$name] = true;
@@ -100,7 +100,7 @@ final class Supervisor
             }
         }
         null === $program->before || ($program->before)();
-        $this->starts[$name] = [...$recent, microtime(true)];
+        $this->starts[$name] = [...$recent, hrtime(true) / 1e9];
         $child = new Process(['setpriv', '--pdeathsig', 'TERM', 'setsid', ...$program->command], $this->projectDir, null, null, null);
         $child->start(static function (string $type, string $text) use ($say): void {
             foreach (preg_split('/\R/', trim($text)) ?: [] as $line) {
