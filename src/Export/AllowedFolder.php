@@ -36,8 +36,8 @@ final readonly class AllowedFolder
             }
             $path .= '/'.$inside;
         }
-        $isNew = !is_dir($path);
-        if ($isNew && !@mkdir($path, 0o777, true) && !is_dir($path)) {
+        $isNew = @mkdir($path, 0o777, true);
+        if (!$isNew && !is_dir($path)) {
             throw new Problem(422, \sprintf('The folder “%s” cannot be made. Check the setting TOVRIN_DELIVER_TO and who may write there.', $path));
         }
         if ($isNew) {
