@@ -11,7 +11,7 @@ const REQUESTS = 60;
 
 await served(7398, async ({ base, data }) => {
   const options = /^TOVRIN_PHP_OPTIONS="(.*)"$/m.exec(readFileSync(join(root, 'bin/php-options'), 'utf8'))[1].split(' ');
-  const plain = spawn('php', [...options, '-S', `127.0.0.1:${PLAIN_PORT}`, join(root, 'public/index.php')], { cwd: root, env: { ...process.env, TOVRIN_DATA: data, PHP_CLI_SERVER_WORKERS: '4' }, stdio: 'ignore' });
+  const plain = spawn('php', [...options, '-S', `127.0.0.1:${PLAIN_PORT}`, join(root, 'public/index.php')], { cwd: root, env: { ...process.env, TOVRIN_DATA: data, PHP_CLI_SERVER_WORKERS: '4' }, stdio: 'ignore', detached: true });
   const look = JSON.parse(readFileSync(join(root, 'bench/look.json'), 'utf8'));
   const ask = async (address) => {
     const start = performance.now();
@@ -37,6 +37,7 @@ await served(7398, async ({ base, data }) => {
       console.log(`${atOnce} at a time: nginx and PHP-FPM ${percentiles(times[base])}; PHP's own server ${percentiles(times[other])}; ratio p50 ${(at(base, 0.5) / at(other, 0.5)).toFixed(2)}, p95 ${(at(base, 0.95) / at(other, 0.95)).toFixed(2)}`);
     }
   } finally {
-    plain.kill('SIGKILL');
+    // Its processes are a group: killing the first alone would leave the others.
+    process.kill(-plain.pid, 'SIGKILL');
   }
 });
