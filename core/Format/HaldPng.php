@@ -16,7 +16,7 @@ use Tovrin\Core\Cube\Cube;
 final class HaldPng
 {
     /** The largest square number that a cube's size can be. */
-    public const SIZE_MOST = 121;
+    private const SIZE_MOST = 121;
 
     /** The nearest lattice a Hald can hold that is not coarser: 16, 25, 36, 49, 64, 81, 100 or 121. */
     public static function latticeFor(int $wanted): int
@@ -25,7 +25,7 @@ final class HaldPng
             throw new \InvalidArgumentException(Cube::sizeMessage($wanted));
         }
         if ($wanted > self::SIZE_MOST) {
-            throw new \InvalidArgumentException(\sprintf('A Hald PNG holds at most %d nodes along each axis; %d are too many.', self::SIZE_MOST, $wanted));
+            throw new \InvalidArgumentException(\sprintf('A Hald PNG holds at most %d nodes along each axis, not %d. Ask for fewer, or for a .cube.', self::SIZE_MOST, $wanted));
         }
         $level = max(2, (int) ceil(sqrt($wanted)));
 

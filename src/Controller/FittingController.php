@@ -54,7 +54,7 @@ final readonly class FittingController
     {
         $photo = $this->photos->photo($id);
 
-        return $uploads->received($request->getContent(true), $name, fn (string $path): LookView => $this->fitter->matchFile($photo, $path, $name));
+        return $uploads->taken($request, $name, fn (string $path): LookView => $this->fitter->matchFile($photo, $path, $name));
     }
 
     /**

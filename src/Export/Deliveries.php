@@ -193,7 +193,7 @@ final readonly class Deliveries
     {
         $scale = min(1.0, ($output->side ?? \PHP_INT_MAX) / max($photo->width(), $photo->height()));
         if ($output->format->isGrade()) {
-            Rendering::refuseSize($output->format->value, $output->lattice ?? Rendering::DEFAULT_LATTICE);
+            Rendering::latticeIn($output->format->value, $output->lattice ?? Rendering::DEFAULT_LATTICE);
         } else {
             SizeLimit::check($output->format->picture(), $photo->name(), (int) round($scale * $photo->width()), (int) round($scale * $photo->height()));
         }

@@ -103,7 +103,7 @@ final readonly class ExportQueue
     /** Puts a file back that its worker does not finish, since it was told to end. */
     public function giveBack(int $job, string $worker): bool
     {
-        return 1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0, attempts = attempts - 1 WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $job, ExportJob::RUNNING, $worker]);
+        return $this->putBack($job, $worker, 1);
     }
 
     /** Has a file made again whose worker has died. One that has outlived several workers is given up: it may be what they die of. */
@@ -116,7 +116,7 @@ final readonly class ExportQueue
         if (1 === $failed) {
             @unlink($this->store->export($job));
             $this->sendArchiveOf($job);
-        } elseif (1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0 WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $job, ExportJob::RUNNING, $worker])) {
+        } elseif ($this->putBack($job, $worker, 0)) {
             $this->sendAgain($job);
         }
     }
@@ -146,6 +146,12 @@ final readonly class ExportQueue
         );
         $this->connection->executeStatement('UPDATE delivery SET paused = 0 WHERE id = ?', [$delivery]);
         $this->send($delivery);
+    }
+
+    /** @param int $uncounted attempts that do not count */
+    private function putBack(int $job, string $worker, int $uncounted): bool
+    {
+        return 1 === $this->connection->executeStatement('UPDATE export_job SET state = ?, stage = ?, worker = NULL, progress = 0, attempts = attempts - ? WHERE id = ? AND state = ? AND worker = ?', [ExportJob::QUEUED, 'Waiting', $uncounted, $job, ExportJob::RUNNING, $worker]);
     }
 
     private function sendArchiveOf(int $job): void

@@ -161,8 +161,7 @@ final class Rendering
         if (!$colourPart) {
             self::refusePlaced($grade);
         }
-        self::refuseSize($format, $lattice);
-        $size = 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
+        $size = self::latticeIn($format, $lattice);
         $progress('Computing the grade', 0.1);
         $cube = Compiler::compile($grade->colourPart(), $size);
         $progress('Writing the file', 0.8);
@@ -171,11 +170,17 @@ final class Rendering
         return $size;
     }
 
-    /** @throws PictureError when a form cannot hold so fine a table */
-    public static function refuseSize(string $format, int $lattice): void
+    /**
+     * Nodes along each axis that a form holds where so many are asked for.
+     *
+     * @throws PictureError when it cannot hold so fine a table
+     */
+    public static function latticeIn(string $format, int $lattice): int
     {
-        if ('hald' === $format && $lattice > HaldPng::SIZE_MOST) {
-            throw new PictureError(\sprintf('A Hald PNG holds at most %d nodes along each axis, not %d. Ask for fewer, or for a .cube.', HaldPng::SIZE_MOST, $lattice));
+        try {
+            return 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
+        } catch (\InvalidArgumentException $e) {
+            throw new PictureError($e->getMessage(), 0, $e);
         }
     }
 

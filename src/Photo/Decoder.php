@@ -49,13 +49,13 @@ final class Decoder
     /** Decodes; what it returns is for pixels(), in the process that asked. */
     public function decode(): string
     {
-        ForkedProcess::computeAtMost(self::SECONDS_MOST);
+        ProcessLimit::computing(self::SECONDS_MOST);
         if (PictureFormat::Raw === $this->format) {
-            MemoryLimit::set(self::RAW_MEMORY_MOST);
+            ProcessLimit::memory(self::RAW_MEMORY_MOST);
 
             return serialize($this->rawFacts());
         }
-        MemoryLimit::set(self::MEMORY_MOST);
+        ProcessLimit::memory(self::MEMORY_MOST);
         try {
             try {
                 // A JPEG that is only not quite in order is opened all the same, and that is said.

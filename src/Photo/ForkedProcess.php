@@ -13,13 +13,10 @@ final class ForkedProcess
     /** SIGKILL, which pcntl would name. */
     public const KILL = 9;
     private const DIE_WITH_PARENT = 1;
-    private const CPU = 0;
     private const DECLARATIONS = <<<'C'
-        typedef struct { unsigned long now, most; } limit;
         int fork(void);
         int waitpid(int pid, int* status, int options);
         int prctl(int option, unsigned long value);
-        int setrlimit(int what, const limit* limit);
         C;
 
     private static ?\FFI $libc = null;
@@ -46,15 +43,6 @@ final class ForkedProcess
         if (\function_exists('pcntl_async_signals')) {
             pcntl_async_signals(false);
         }
-    }
-
-    /** Ends this process when it has computed for so many seconds. */
-    public static function computeAtMost(int $seconds): void
-    {
-        $limit = self::libc()->new('limit');
-        \assert($limit instanceof \FFI\CData);
-        $limit->now = $limit->most = $seconds; // @phpstan-ignore property.notFound, property.notFound
-        Ffi::call(self::libc(), 'setrlimit', self::CPU, \FFI::addr($limit));
     }
 
     /** Ends a process that this one has started. */

@@ -42,7 +42,7 @@ final readonly class Uploads
      *
      * @return T
      */
-    public function received($from, string $name, callable $use): mixed
+    private function received($from, string $name, callable $use): mixed
     {
         $path = $this->store->newUpload();
         try {

@@ -22,7 +22,7 @@ final class Leases
     /** The name of a process of this machine. */
     public static function of(int $pid): string
     {
-        return \sprintf('%s:%d:%s', self::machine(), $pid, self::startOf($pid));
+        return \sprintf('%s:%d:%s', self::machine(), $pid, ProcessState::of($pid)->started ?? '');
     }
 
     /** The number of a named process, if it was one of this machine. */
@@ -37,7 +37,7 @@ final class Leases
     {
         [$machine, $pid, $start] = explode(':', $worker, 3) + [1 => '0', 2 => ''];
         if ($machine === self::machine()) {
-            return '' !== $start && self::startOf((int) $pid) === $start;
+            return '' !== $start && ProcessState::of((int) $pid)?->started === $start;
         }
 
         return null !== $seenAt && $now->getTimestamp() - $seenAt->getTimestamp() < self::SILENT_SECONDS;
@@ -46,16 +46,5 @@ final class Leases
     private static function machine(): string
     {
         return substr((string) preg_replace('/[^A-Za-z0-9-]/', '-', (string) gethostname()), 0, 64);
-    }
-
-    /** When a process was started, in the kernel's ticks; nothing when there is none. */
-    private static function startOf(int $pid): string
-    {
-        $stat = (string) @file_get_contents("/proc/$pid/stat");
-        // The name of the program may hold spaces and brackets; behind its last bracket come the fields from the third on.
-        $fields = explode(' ', substr($stat, (int) strrpos($stat, ')') + 2));
-
-        // A process that has ended but was not waited for lives no more.
-        return '' === $stat || 'Z' === $fields[0] ? '' : ($fields[19] ?? '');
     }
 }

@@ -6,6 +6,7 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Queue\Leases;
+use Tovrin\App\Queue\ProcessState;
 
 /** Who serves a data folder, and what it has started, so that the next one finds what was left when it was killed. */
 final class Running
@@ -64,7 +65,7 @@ final class Running
             @posix_kill(-$group, \SIGTERM);
         }
         $deadline = hrtime(true) / 1e9 + $grace;
-        while ([] !== array_filter($groups, self::isThere(...)) && hrtime(true) / 1e9 < $deadline) {
+        while ([] !== array_filter($groups, static fn (int $group): bool => [] !== self::membersOf($group)) && hrtime(true) / 1e9 < $deadline) {
             usleep(20_000);
         }
         foreach ($groups as $group) {
@@ -72,20 +73,14 @@ final class Running
         }
     }
 
-    private static function isThere(int $group): bool
-    {
-        return [] !== self::membersOf($group);
-    }
-
     /** @return list<int> those that live; those that wait to be looked after do not count */
     public static function membersOf(int $group): array
     {
         $members = [];
-        foreach (glob('/proc/[0-9]*/stat') ?: [] as $path) {
-            $stat = (string) @file_get_contents($path);
-            $fields = explode(' ', substr($stat, (int) strrpos($stat, ')') + 2));
-            if ((string) $group === ($fields[2] ?? '') && 'Z' !== $fields[0]) {
-                $members[] = (int) basename(\dirname($path));
+        foreach (glob('/proc/[0-9]*') ?: [] as $path) {
+            $pid = (int) basename($path);
+            if (ProcessState::of($pid)?->group === $group) {
+                $members[] = $pid;
             }
         }
 

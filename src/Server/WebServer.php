@@ -89,7 +89,8 @@ final readonly class WebServer
             '{locked}' => null === $key ? '0' : '1',
             '{keys}' => null === $key ? '' : \sprintf("\"~^%1\$s \" 0;\n        \"~ %1\$s$\" 0;", $key),
             // Whoever starts it as root means it to work as root: it would not be let into the data folder as anybody else.
-            '{user}' => !$root ? '' : (str_contains($template, 'fastcgi_connect_timeout') ? 'user root;' : "user = root\ngroup = root"),
+            '{web-user}' => $root ? 'user root;' : '',
+            '{pool-user}' => $root ? "user = root\ngroup = root" : '',
         ]);
     }
 

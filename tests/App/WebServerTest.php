@@ -52,6 +52,19 @@ final class WebServerTest extends ServedTestCase
         self::assertSame([], self::until(fn (): array => glob($this->data.'/run/bodies/*') ?: [], static fn (array $left): bool => [] === $left));
     }
 
+    public function testAPictureToMatchMayBeAsLargeAsAnyPicture(): void
+    {
+        $this->raw($this->get('/api/sets', ['Content-Type: application/json', 'Content-Length: 12'], 'POST').'{"name":"A"}');
+        $bytes = (string) file_get_contents(Pictures::colourful($this->data.'/colours.png'));
+        $this->raw($this->get('/api/sets/1/photos?name=a.png', ['Content-Length: '.\strlen($bytes)], 'POST').$bytes);
+        // Larger than any other request may be; what follows a picture's end is no matter.
+        $large = $bytes.str_repeat("\0", 17_000_000);
+        [$status, , $body] = $this->raw($this->get('/api/photos/1/match?name=other.png', ['Content-Length: '.\strlen($large)], 'POST').$large);
+        self::assertSame(200, $status, substr($body, 0, 300));
+        self::assertStringContainsString('"kind":"match"', $body);
+        self::assertSame([], self::until(fn (): array => glob($this->data.'/run/bodies/*') ?: [], static fn (array $left): bool => [] === $left));
+    }
+
     public function testAPictureIsSentByTheWebServerItself(): void
     {
         $this->raw($this->get('/api/sets', ['Content-Type: application/json', 'Content-Length: 12'], 'POST').'{"name":"A"}');
