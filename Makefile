@@ -7,12 +7,17 @@ TEST_PACKAGES := php-imagick chromium ffmpeg imagemagick liblcms2-utils python3-
 
 CHAOS_PACKAGES := libfaketime
 
-.PHONY: help demo test check chaos bench photos screenshots build packages test-packages clean
+PHP_LISTS  := composer.json $(wildcard versions/*/composer.json)
+NODE_LISTS := package-lock.json package.json studio/package.json tests/browser/package.json bench/package.json
+
+.PHONY: help demo test check chaos bench fresh photos screenshots build requirements packages tools clean
+.NOTPARALLEL:
 
 help:
 	@echo "make demo         install, build, fill with the demo photos and serve on http://127.0.0.1:$(PORT)/"
 	@echo "make test         install what the tests need and run all of them"
 	@echo "make check        static analysis, code style, types"
+	@echo "make fresh        try \"make demo\" on a bare Debian in a folder; TEST=1 tries \"make test\" too, AS=user as an ordinary user (needs root)"
 	@echo "make chaos        attack a server of its own: kills, full disks, crowds, hostile files (takes ten minutes)"
 	@echo "make bench        measure speed and accuracy against other programs (takes minutes)"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
@@ -22,15 +27,10 @@ demo: build
 	@echo "== Filling the data directory with the demo photos and serving them"
 	bin/tovrin demo --port $(PORT)
 
-test: test-packages build
-	@echo "== Core and application tests, and a server under attack in small, side by side"
-	bin/test-php
-	@echo "== Tests of the studio's parts"
-	npm run --silent --workspace studio test
-	@echo "== Browser tests"
-	npm run --silent --workspace tests/browser test
+test: tools build
+	bin/test
 
-check: build
+check: tools build
 	@echo "== Static analysis of PHP"
 	vendor/bin/phpstan analyse --no-progress --memory-limit=1G
 	@echo "== Code style of PHP"
@@ -40,43 +40,61 @@ check: build
 	npm run --silent --workspace studio lint
 	npm run --silent --workspace tests/browser typecheck
 
-chaos: test-packages build
+chaos: tools build
 	@bin/install-packages $(CHAOS_PACKAGES)
 	node tests/chaos/run.mjs
 
-bench: test-packages build
+bench: tools build
 	bench/run
+
+fresh:
+	@bin/fresh-machine
 
 photos:
 	demo/render
 
-screenshots: test-packages build
+screenshots: tools build
 	node docs/take-screenshots.mjs
 
 build: packages vendor/autoload.php studio/dist/index.html var/cache/compiled
 
-packages:
+requirements:
+	@bin/check-requirements
+
+packages: requirements
 	@bin/install-packages $(RUN_PACKAGES)
 
-test-packages:
+# What running it does not need, and tests and checks do.
+tools: packages vendor/.tools node_modules/.tools
 	@bin/install-packages $(TEST_PACKAGES)
 
-vendor/autoload.php: composer.json
+vendor/.tools: $(PHP_LISTS)
+	@echo "== Installing PHP packages, with those that test and check"
+	@bin/quietly composer install --no-interaction --no-progress
+	@touch vendor/autoload.php $@
+
+# Without the tools, unless they are there already.
+vendor/autoload.php: $(PHP_LISTS)
 	@echo "== Installing PHP packages"
-	composer install --no-interaction --no-progress --quiet
+	@bin/quietly composer install --no-interaction --no-progress $(if $(wildcard vendor/.tools),,--no-dev)
 	@touch $@
 
 var/cache/compiled: vendor/autoload.php bin/compile $(shell find core src -name '*.php')
 	@bin/compile
 
-node_modules/.package-lock.json: package-lock.json package.json studio/package.json tests/browser/package.json bench/package.json
+node_modules/.tools: $(NODE_LISTS)
+	@echo "== Installing front-end packages, with those that test and check"
+	@bin/quietly npm ci --no-audit --no-fund
+	@touch node_modules/.package-lock.json $@
+
+node_modules/.package-lock.json: $(NODE_LISTS)
 	@echo "== Installing front-end packages"
-	npm ci --no-audit --no-fund --loglevel=error
-	@touch $@
+	@bin/quietly npm ci --no-audit --no-fund $(if $(wildcard node_modules/.tools),,--omit=dev --workspace studio)
+	@touch $@ $(wildcard node_modules/.tools)
 
 studio/dist/index.html: node_modules/.package-lock.json core/Format/look.schema.json src/openapi.json studio/index.html studio/vite.config.ts studio/tsconfig.json $(shell find studio/src -type f -not -path '*/generated/*')
 	@echo "== Building the studio"
-	npm run --silent --workspace studio build
+	@bin/quietly npm run --silent --workspace studio build
 	@touch $@
 
 clean:
