@@ -42,9 +42,10 @@ final class Kernel extends BaseKernel
         yield new DoctrineMigrationsBundle();
     }
 
-    /** Tables of reaches are kept for all processes. */
+    /** Tables of reaches are kept for all processes; times are kept in UTC, whatever the different php.ini files of web server and command line say. */
     public function boot(): void
     {
+        date_default_timezone_set('UTC');
         parent::boot();
         $shelf = $this->getContainer()->get(Photo\TableFiles::class);
         \assert($shelf instanceof Photo\TableFiles);

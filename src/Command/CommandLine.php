@@ -8,6 +8,7 @@ use Symfony\Component\Console\Application;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Input\ArgvInput;
 use Symfony\Component\Console\Output\ConsoleOutput;
+use Tovrin\App\Release;
 
 /** The application behind bin/tovrin. */
 final class CommandLine
@@ -22,7 +23,7 @@ final class CommandLine
             putenv('COLUMNS=120');
             putenv('LINES=50');
         }
-        $application = new Application('Tovrin', '1.0');
+        $application = new Application('Tovrin', Release::VERSION);
         $application->setAutoExit(false);
         $application->setCatchExceptions(false);
         $application->addCommands([

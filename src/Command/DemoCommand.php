@@ -6,7 +6,6 @@ namespace Tovrin\App\Command;
 
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
-use Symfony\Component\Console\Input\ArrayInput;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
@@ -14,9 +13,7 @@ use Tovrin\App\Kernel;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\Repository\Sets;
-use Tovrin\App\Server\Database;
-use Tovrin\App\Server\DataFolder;
-use Tovrin\App\Server\FileModes;
+use Tovrin\App\Server\Startup;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
@@ -33,18 +30,12 @@ final class DemoCommand extends Command
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
-        FileModes::close();
-        DataFolder::opened();
-        $kernel = Kernel::booted();
-        Database::migrate($kernel);
-        $this->seed($kernel, $output);
-        $kernel->shutdown();
-        if (true === $input->getOption('seed-only')) {
-            return self::SUCCESS;
-        }
-        $serve = $this->getApplication()?->find('serve') ?? throw new \LogicException('The command "serve" is missing.');
+        $say = static fn (string $line) => $output->writeln($line, OutputInterface::OUTPUT_RAW);
+        $seedOnly = true === $input->getOption('seed-only');
+        $startup = Startup::begin($seedOnly ? null : Files::option($input, 'port') ?? '', $say);
+        $this->seed($startup->kernel, $output);
 
-        return $serve->run(new ArrayInput(['--port' => Files::option($input, 'port') ?? '']), $output);
+        return $seedOnly ? self::SUCCESS : $startup->serve($say);
     }
 
     private function seed(Kernel $kernel, OutputInterface $output): void

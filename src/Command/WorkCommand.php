@@ -31,7 +31,8 @@ final class WorkCommand extends Command
         FileModes::close();
         DataFolder::opened();
         $kernel = Kernel::booted();
-        Database::migrate($kernel);
+        $say = static fn (string $line) => $output->writeln('[work] '.$line, OutputInterface::OUTPUT_RAW);
+        Database::migrate($kernel, $say);
         $worker = $kernel->getContainer()->get(Worker::class);
         \assert($worker instanceof Worker);
         // What somebody is at comes first: previews and readings are computed beside this.
@@ -43,7 +44,7 @@ final class WorkCommand extends Command
             });
         }
         $worker->run(
-            static fn (string $line) => $output->writeln('[work] '.$line, OutputInterface::OUTPUT_RAW),
+            $say,
             true === $input->getOption('quick') ? Lane::Quick : Lane::Any,
         );
 

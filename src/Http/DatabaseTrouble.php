@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Http;
 
 use Doctrine\DBAL\Exception\DriverException;
+use Doctrine\DBAL\Exception\NoActiveTransaction;
 
 /** What is the matter with the disk under the database, as far as it can be told. Source: SQLite's result codes, sqlite.org/rescode.html. */
 enum DatabaseTrouble: int
@@ -25,6 +26,10 @@ enum DatabaseTrouble: int
         for (; null !== $e; $e = $e->getPrevious()) {
             if ($e instanceof DriverException && null !== $found = self::tryFrom($e->getCode() & self::PLAIN)) {
                 return $found;
+            }
+            if ($e instanceof NoActiveTransaction) {
+                // SQLite has taken the transaction back by itself, as it does when a disk is full or fails. Source: sqlite.org/lang_transaction.html.
+                return self::DiskError;
             }
             $code = $e instanceof \PDOException ? ($e->errorInfo[1] ?? null) : null;
             if (\is_int($code) && null !== $found = self::tryFrom($code & self::PLAIN)) {

@@ -6,6 +6,7 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Command\UsageError;
+use Tovrin\App\Http\DatabaseTrouble;
 use Tovrin\App\Kernel;
 
 /** The folder of photos, database and finished files: made, tried and closed to others before anything is begun. */
@@ -46,6 +47,21 @@ final class DataFolder
         }
 
         return $path;
+    }
+
+    /** Why a database cannot be opened, in words for whoever starts the program; null where it is no matter of disks. */
+    public static function trouble(\Throwable $e, ?DatabaseTrouble $trouble): ?UsageError
+    {
+        $path = Kernel::dataDir();
+        // SQLite may only say that something failed where a full disk was the reason.
+        $full = DatabaseTrouble::Full === $trouble || (null !== $trouble && disk_free_space($path) < self::ROOM_LEAST);
+
+        return null === $trouble ? null : new UsageError(\sprintf(match (true) {
+            $full => 'The disk of the data folder "%s" is full: its database cannot be opened. Nothing was changed. Free some space and start again.',
+            DatabaseTrouble::Corrupt === $trouble => 'The database of the data folder "%s" is damaged. Put the last backup in its place ("bin/tovrin restore"); see docs/running.md.',
+            DatabaseTrouble::Busy === $trouble => 'The database of the data folder "%s" is in use by another program. Try again in a moment.',
+            default => 'The database of the data folder "%s" cannot be opened or written to. Nothing was changed. Check its disk, and who owns the folder and what is in it.',
+        }, $path), 0, $e);
     }
 
     /** A folder for what programs need for a moment, emptied of what they left when they were killed. */

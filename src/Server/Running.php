@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Server;
 
+use Symfony\Component\Filesystem\Exception\IOException;
 use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Queue\Leases;
 use Tovrin\App\Queue\ProcessState;
@@ -15,6 +16,7 @@ final class Running
 
     /** @var array<string, string> the leaders of the groups of processes that were started, as Leases names them, by program */
     private array $leaders = [];
+    private bool $isWritten = true;
 
     public function __construct(private readonly string $dataDir, private readonly int $port)
     {
@@ -46,7 +48,22 @@ final class Running
     public function started(string $program, int $pid): void
     {
         $this->leaders[$program] = Leases::of($pid);
-        (new Filesystem())->dumpFile(self::path($this->dataDir), json_encode(['server' => Leases::own(), 'port' => $this->port, 'leaders' => $this->leaders], \JSON_THROW_ON_ERROR));
+        $this->isWritten = false;
+        $this->write();
+    }
+
+    /** Writes down what is not written yet; on a full disk it has to be tried again later. */
+    public function write(): void
+    {
+        if ($this->isWritten) {
+            return;
+        }
+        try {
+            (new Filesystem())->dumpFile(self::path($this->dataDir), json_encode(['server' => Leases::own(), 'port' => $this->port, 'leaders' => $this->leaders], \JSON_THROW_ON_ERROR));
+            $this->isWritten = true;
+        } catch (IOException) {
+            // Only the start after a kill of this process needs it.
+        }
     }
 
     public function stopped(): void

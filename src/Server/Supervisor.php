@@ -7,7 +7,8 @@ namespace Tovrin\App\Server;
 use Symfony\Component\Process\Process;
 
 /**
- * Keeps programs running, and stops all of them cleanly.
+ * Keeps programs running, and stops all of them cleanly. Nothing that it writes may end it: neither a full disk nor a terminal
+ * that is gone.
  *
  * Each leads a session of its own (setsid, from util-linux), so that what it starts ends with it; and each is told to end by
  * the system when this process dies, however that happens (setpriv, from util-linux).
@@ -52,18 +53,37 @@ final class Supervisor
                 $this->stopping = true;
             });
         }
+        $say = static function (string $line) use ($say): void {
+            try {
+                $say($line);
+            } catch (\Throwable) {
+                // Nobody reads, or the disk is full: what is served goes on.
+            }
+        };
         $announced = false;
         while (!$this->stopping) {
+            $this->running->write();
             foreach ($this->programs as $program) {
-                if (true !== ($this->children[$program->name] ?? null)?->isRunning() && !$this->start($program, $say) && $program->essential && !$announced) {
+                if (true === ($this->children[$program->name] ?? null)?->isRunning()) {
+                    continue;
+                }
+                if (!$announced && [] !== $program->after && [] !== array_filter($program->after, static fn (string $path): bool => !file_exists($path))) {
+                    // What it hands requests to is not there yet; it comes right after.
+                    continue;
+                }
+                if (!$this->start($program, $say) && $program->essential && !$announced) {
                     $this->stop();
 
                     return 1;
                 }
             }
-            if (!$announced && $this->answers()) {
+            if (!$announced && isset($this->children['web']) && $this->answers()) {
                 $announced = true;
-                $ready();
+                try {
+                    $ready();
+                } catch (\Throwable) {
+                    // As above.
+                }
             }
             usleep($announced ? 200_000 : 50_000);
         }
@@ -99,14 +119,23 @@ final class Supervisor
                 $say(\sprintf('%s has stopped unexpectedly and is started again.', $name));
             }
         }
-        null === $program->before || ($program->before)();
         $this->starts[$name] = [...$recent, hrtime(true) / 1e9];
         $child = new Process(['setpriv', '--pdeathsig', 'TERM', 'setsid', ...$program->command], $this->projectDir, null, null, null);
-        $child->start(static function (string $type, string $text) use ($say): void {
-            foreach (preg_split('/\R/', trim($text)) ?: [] as $line) {
-                $say($line);
-            }
-        });
+        try {
+            null === $program->before || ($program->before)();
+            $child->start(static function (string $type, string $text) use ($say, $child): void {
+                foreach (preg_split('/\R/', trim($text)) ?: [] as $line) {
+                    $say($line);
+                }
+                // It is told; kept it would grow.
+                $child->clearOutput();
+                $child->clearErrorOutput();
+            });
+        } catch (\Throwable $e) {
+            $say(\sprintf('%s could not be started: %s', $name, $e->getMessage()));
+
+            return false;
+        }
         $this->children[$name] = $child;
         $this->leaders[$name] = (int) $child->getPid();
         $this->running->started($name, (int) $child->getPid());
