@@ -56,7 +56,7 @@ final readonly class Housekeeping
     /** @param string $before when the last file of a delivery was finished */
     public function clearFinished(string $before): void
     {
-        $old = 'NOT EXISTS (SELECT 1 FROM export_job WHERE delivery_id = delivery.id AND (state IN (?, ?) OR COALESCE(made_at, seen_at, 0) >= ?))';
+        $old = 'NOT EXISTS (SELECT 1 FROM export_job WHERE delivery_id = delivery.id AND (state IN (?, ?) OR COALESCE(export_job.made_at, export_job.seen_at, delivery.made_at) >= ?))';
         $files = $this->connection->fetchFirstColumn("SELECT export_job.id FROM export_job JOIN delivery ON delivery.id = delivery_id WHERE $old", [ExportJob::QUEUED, ExportJob::RUNNING, $before]);
         // The files first: on a full disk the database can only forget them once there is room.
         foreach ($files as $id) {

@@ -12,7 +12,7 @@ final class SupervisorTest extends ServedTestCase
     public function testWhateverIsKilledIsStartedAgainAndEverythingEndsWithIt(): void
     {
         $all = self::until($this->programs(...), static fn (array $programs): bool => 4 === \count($programs));
-        self::assertSame(['php', 'web', 'work', 'quick work'], array_keys($all));
+        self::assertEqualsCanonicalizing(['php', 'web', 'work', 'quick work'], array_keys($all));
         foreach ($all as $name => [$leader]) {
             posix_kill($leader, \SIGKILL);
             self::until($this->programs(...), static fn (array $programs): bool => !\in_array($programs[$name][0] ?? $leader, $all[$name], true));
