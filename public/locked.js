@@ -1,9 +1,18 @@
-// Keeps the key in a cookie that every request carries, and looks whether it opens.
-const kept = /(?:^|; )tovrin_key=/.test(document.cookie);
-if (kept) document.getElementById('said').textContent = 'That is not the key. It may have been changed; ask the owner of this studio for it.';
-document.querySelector('form').addEventListener('submit', (event) => {
+// Asks for the key; the server keeps it in a cookie that no script can read.
+const said = document.getElementById('said');
+const button = document.querySelector('button');
+document.querySelector('form').addEventListener('submit', async (event) => {
   event.preventDefault();
-  const key = encodeURIComponent(document.getElementById('key').value);
-  document.cookie = `tovrin_key=${key}; path=/; max-age=31536000; SameSite=Strict${location.protocol === 'https:' ? '; Secure' : ''}`;
-  location.reload();
+  button.disabled = true;
+  try {
+    const answer = await fetch('/api/unlock', { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ key: document.getElementById('key').value }) });
+    if (answer.ok) {
+      location.reload();
+      return;
+    }
+    said.textContent = (await answer.json()).error;
+  } catch {
+    said.textContent = 'The server does not answer. Try again in a moment.';
+  }
+  button.disabled = false;
 });

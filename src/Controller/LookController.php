@@ -17,6 +17,7 @@ use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
 use Tovrin\App\Looks\LookFiles;
 use Tovrin\App\Looks\Presets;
+use Tovrin\App\Photo\Uploads;
 use Tovrin\App\Repository\OwnLooks;
 use Tovrin\App\Request\ChangeLook;
 use Tovrin\App\Request\SaveLook;
@@ -71,9 +72,9 @@ final readonly class LookController
     /** Brings looks in from a file: a look file, or a ZIP archive of several. The body is the file itself. */
     #[Route('/api/looks/files', methods: ['POST'])]
     #[Status(201)]
-    public function bringIn(Request $request, LookFiles $files, #[MapQueryParameter] string $name = 'look.json'): BroughtIn
+    public function bringIn(Request $request, Uploads $uploads, LookFiles $files, #[MapQueryParameter] string $name = 'look.json'): BroughtIn
     {
-        return $files->bringIn($request->getContent(), $name);
+        return $uploads->taken($request, $name, static fn (string $path): BroughtIn => $files->bringIn($path, $name));
     }
 
     /** All looks of the user's own as files, in a ZIP archive. */

@@ -109,7 +109,7 @@ final readonly class PhotoController
             throw Problem::notFound('picture');
         }
 
-        return new BinaryFileResponse($path, 200, ['Content-Type' => str_ends_with($path, '.png') ? 'image/png' : 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable']);
+        return new BinaryFileResponse($path, 200, ['Content-Type' => str_ends_with($path, '.png') ? 'image/png' : 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable'], false);
     }
 
     /** The picture of the sheet, as graded by a revision. One that is not there any more, or not yet, is answered by the photo as it came. */
@@ -122,7 +122,7 @@ final readonly class PhotoController
                 // What stands in for one that is not drawn yet is asked for again.
                 $isIt = $path === $this->store->graded($key, $revision);
 
-                return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, '.($isIt ? 'max-age=31536000, immutable' : 'no-cache')]);
+                return new BinaryFileResponse($path, 200, ['Content-Type' => 'image/jpeg', 'Cache-Control' => 'private, '.($isIt ? 'max-age=31536000, immutable' : 'no-cache')], false);
             }
         }
 

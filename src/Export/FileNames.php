@@ -15,18 +15,12 @@ final class FileNames
     public const USUAL = '{photo}-{look}';
     /** What a pattern may hold between braces. */
     public const WORDS = ['photo', 'look', 'version', 'number', 'set', 'date'];
-    private const MOST = 180;
-
-    /** @var array<string, true> names given so far, in small letters: some disks do not tell the case apart */
-    private array $taken = [];
-    private int $changed = 0;
+    private readonly UniqueNames $names;
 
     /** @param list<string> $taken names that are in use already where the files go */
     public function __construct(array $taken = [])
     {
-        foreach ($taken as $name) {
-            $this->taken[mb_strtolower($name)] = true;
-        }
+        $this->names = new UniqueNames($taken);
     }
 
     /**
@@ -52,18 +46,11 @@ final class FileNames
         if ('' === $name) {
             throw new Problem(422, \sprintf('The name pattern “%s” yields nothing for “%s”. Add {photo} or {number} to it.', $pattern, $original));
         }
-        $name = mb_substr($name, 0, self::MOST);
-        if (mb_strtolower($name.$ending) === mb_strtolower($original)) {
+        if (UniqueNames::areSame($name.$ending, $original)) {
             $name .= '-graded';
         }
-        $unique = $name;
-        for ($n = 2; isset($this->taken[mb_strtolower($unique.$ending)]); ++$n) {
-            $unique = $name.'-'.$n;
-        }
-        $this->changed += $unique === $name ? 0 : 1;
-        $this->taken[mb_strtolower($unique.$ending)] = true;
 
-        return $unique.$ending;
+        return $this->names->give($name, $ending);
     }
 
     /** A text as a part of a file's name: small letters and digits, joined by hyphens. */
@@ -75,7 +62,7 @@ final class FileNames
     /** How many names were made different from what the pattern says, since it was given already. */
     public function changed(): int
     {
-        return $this->changed;
+        return $this->names->changed();
     }
 
     /** Without what no system allows in the name of a file. */

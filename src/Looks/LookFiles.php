@@ -6,8 +6,10 @@ namespace Tovrin\App\Looks;
 
 use Tovrin\App\Entity\OwnLook;
 use Tovrin\App\Export\FileNames;
+use Tovrin\App\Export\UniqueNames;
 use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Repository\OwnLooks;
 use Tovrin\App\View\BroughtIn;
 use Tovrin\App\View\OwnLookView;
@@ -20,44 +22,44 @@ final readonly class LookFiles
 {
     /** A look with every kind of move and a reach learned on each is far smaller, in bytes. */
     private const MOST_BYTES = 32_000_000;
-    private const MOST_FILES = 2000;
+    private const MOST_FILES = 10_000;
 
     public function __construct(private OwnLooks $looks, private PhotoStore $store)
     {
     }
 
     /**
-     * @param string $bytes of the file
-     * @param string $name  of the file
+     * @param string $path of the file
+     * @param string $name of the file, as the user knows it
      *
-     * @throws Problem when a single file is no look
+     * @throws Problem when there is no look in it
      */
-    public function bringIn(string $bytes, string $name): BroughtIn
+    public function bringIn(string $path, string $name): BroughtIn
     {
-        if (!str_starts_with($bytes, "PK\x03\x04")) {
+        if ("PK\x03\x04" !== @file_get_contents($path, false, null, 0, 4)) {
             try {
-                return new BroughtIn([OwnLookView::of($this->one($bytes, $name, ''))], []);
+                return self::view($this->looks->saveAll([self::one((string) @file_get_contents($path, false, null, 0, self::MOST_BYTES), $name, '')]), []);
             } catch (FormatError $e) {
                 throw new Problem(422, self::refusal($name, $e));
             }
         }
         $looks = $refused = [];
-        foreach ($this->unpacked($bytes, $name) as $path => $content) {
+        foreach (self::unpacked($path, $name, $refused) as [$file, $group, $content]) {
             try {
-                $looks[] = OwnLookView::of($this->one($content, basename($path), str_contains($path, '/') ? basename(\dirname($path)) : ''));
+                $looks[] = self::one($content, basename($file), $group);
             } catch (FormatError $e) {
-                $refused[] = self::refusal($path, $e);
+                $refused[] = self::refusal($file, $e);
             }
         }
         if ([] === $looks && [] === $refused) {
             throw new Problem(422, \sprintf('There is no look file (.json) in “%s”.', $name));
         }
 
-        return new BroughtIn($looks, $refused);
+        return self::view($this->looks->saveAll($looks), $refused);
     }
 
     /**
-     * A ZIP archive of looks, groups as folders.
+     * A ZIP archive of looks, groups as folders. A group whose name cannot be one of a folder is written beside its looks, as comments.
      *
      * @param list<OwnLook> $looks
      */
@@ -69,10 +71,22 @@ final readonly class LookFiles
             $zip->open($path, \ZipArchive::CREATE | \ZipArchive::EXCL);
             // An archive without anything in it is not written at all.
             [] !== $looks || $zip->setArchiveComment('No looks');
+            $folders = new UniqueNames();
+            /** @var array<string, array{string, UniqueNames}> $groups folder and names in it, by group */
+            $groups = [];
             foreach ($looks as $own) {
-                $zip->addFromString(('' === $own->group() ? '' : FileNames::plain($own->group()).'/').self::nameOf($own), $own->look());
+                $group = $own->group();
+                $groups["=$group"] ??= ['' === $group ? '' : $folders->give(self::folder($group)), new UniqueNames()];
+                [$folder, $names] = $groups["=$group"];
+                $file = ('' === $folder ? '' : $folder.'/').$names->give(FileNames::plain($own->name()), '.json');
+                $added = $zip->addFromString($file, $own->look(), 0) && ($folder === $group || $zip->setCommentName($file, $group));
+                if (!$added) {
+                    throw new \RuntimeException(\sprintf('"%s" cannot be put into the archive.', $file));
+                }
             }
-            $zip->close();
+            if (!$zip->close()) {
+                throw new PictureError('The archive could not be written: the disk is full or has failed. Free some space and try again.');
+            }
 
             return (string) @file_get_contents($path);
         } finally {
@@ -82,38 +96,68 @@ final readonly class LookFiles
 
     public static function nameOf(OwnLook $own): string
     {
-        return FileNames::plain($own->name()).'.json';
+        return (new UniqueNames())->give(FileNames::plain($own->name()), '.json');
     }
 
-    private function one(string $json, string $file, string $group): OwnLook
+    /** Never a way out of the folder that the archive is unpacked in. */
+    private static function folder(string $group): string
+    {
+        $plain = trim(FileNames::plain($group), '. ');
+
+        return '' === $plain ? 'group' : $plain;
+    }
+
+    /**
+     * @param list<OwnLook> $looks
+     * @param list<string>  $refused
+     */
+    private static function view(array $looks, array $refused): BroughtIn
+    {
+        return new BroughtIn(array_map(OwnLookView::of(...), $looks), $refused);
+    }
+
+    /** @return array{Grade, string} a look and its group */
+    private static function one(string $json, string $file, string $group): array
     {
         $look = LookJson::read($json);
         if ([] === $look->moves) {
             throw new FormatError('it has no moves.');
         }
 
-        return $this->looks->save('' === trim($look->name) ? new Grade($look->moves, pathinfo($file, \PATHINFO_FILENAME)) : $look, mb_substr($group, 0, 200));
+        return ['' === trim($look->name) ? new Grade($look->moves, pathinfo($file, \PATHINFO_FILENAME)) : $look, mb_substr($group, 0, 200)];
     }
 
-    /** @return \Generator<string, string> contents of look files, by path */
-    private function unpacked(string $bytes, string $name): \Generator
+    /**
+     * @param list<string> $refused told what cannot be read, in whole sentences
+     *
+     * @return \Generator<int, array{string, string, string}> paths of look files in the archive, their groups and contents
+     */
+    private static function unpacked(string $path, string $name, array &$refused): \Generator
     {
-        $path = $this->store->newUpload();
-        try {
-            file_put_contents($path, $bytes);
-            $zip = new \ZipArchive();
-            if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-                throw new Problem(422, \sprintf('“%s” is a damaged archive. Pack it again, or bring its look files in one by one.', $name));
+        $zip = new \ZipArchive();
+        if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
+            throw new Problem(422, \sprintf('“%s” is a damaged archive. Pack it again, or bring its look files in one by one.', $name));
+        }
+        if ($zip->numFiles > self::MOST_FILES) {
+            $refused[] = \sprintf('“%s” holds %s files; the first %s are looked at. Split it, and bring the rest in after them.', $name, number_format($zip->numFiles), number_format(self::MOST_FILES));
+        }
+        for ($i = 0; $i < min($zip->numFiles, self::MOST_FILES); ++$i) {
+            $entry = $zip->statIndex($i);
+            if (false === $entry || !str_ends_with(strtolower($entry['name']), '.json')) {
+                continue;
             }
-            for ($i = 0; $i < min($zip->numFiles, self::MOST_FILES); ++$i) {
-                $entry = $zip->statIndex($i);
-                // Sizes are looked at before anything is unpacked: an archive may claim to hold a planet.
-                if (false !== $entry && str_ends_with(strtolower($entry['name']), '.json') && $entry['size'] <= self::MOST_BYTES) {
-                    yield $entry['name'] => (string) $zip->getFromIndex($i, self::MOST_BYTES);
-                }
+            // Sizes are looked at before anything is unpacked: an archive may claim to hold a planet.
+            $content = \ZipArchive::EM_NONE === $entry['encryption_method'] && $entry['size'] <= self::MOST_BYTES ? $zip->getFromIndex($i, self::MOST_BYTES) : false;
+            if (false === $content) {
+                $refused[] = \sprintf(match (true) {
+                    \ZipArchive::EM_NONE !== $entry['encryption_method'] => '“%s” is encrypted. Unpack the archive with its password and bring in the look files themselves.',
+                    $entry['size'] > self::MOST_BYTES => '“%s” is far larger than any look. Leave it out.',
+                    default => '“%s” is damaged in the archive. Pack it again.',
+                }, $entry['name']);
+                continue;
             }
-        } finally {
-            @unlink($path);
+            $group = $zip->getCommentIndex($i);
+            yield [$entry['name'], \is_string($group) && '' !== $group ? $group : (str_contains($entry['name'], '/') ? basename(\dirname($entry['name'])) : ''), $content];
         }
     }
 

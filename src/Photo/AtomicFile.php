@@ -11,6 +11,13 @@ use Tovrin\App\Queue\Owned;
 /** Files that are either complete or not there: written beside their place, pushed to the disk, and renamed into it. */
 final class AtomicFile
 {
+    /** Bytes of a name that stand in the name of the unfinished file. */
+    private const NAMED = 80;
+    /** With less than so many bytes free a disk counts as full. */
+    private const ROOM_LEAST = 1_000_000;
+    /** Bytes of a name that the usual disks take. */
+    private const NAME_MOST = 255;
+
     /**
      * @throws PictureError when the disk is full or the place cannot be written; nothing is left behind
      */
@@ -54,7 +61,8 @@ final class AtomicFile
         if (!is_writable($directory)) {
             throw new PictureError(\sprintf('"%s" cannot be written: the folder "%s" does not allow it.', $path, $directory));
         }
-        $part = $directory.'/.'.basename($path).'.'.$mark.'.part';
+        // With a part of the name only: a disk takes some 255 bytes.
+        $part = $directory.'/.'.mb_strcut(basename($path), 0, self::NAMED).'.'.$mark.'.part';
         try {
             $make($part);
             // Before it takes its name it has to be on the disk: a name without its bytes would survive a power cut.
@@ -69,10 +77,22 @@ final class AtomicFile
                 self::nameOnce($part, $path);
             }
         } catch (IOException $e) {
-            throw new PictureError(\sprintf('"%s" could not be written completely: the disk is full or has failed. Free some space and try again. Nothing half-written was left.', $path), 0, $e);
+            throw new PictureError(self::failure($path, $e), 0, $e);
         } finally {
             @unlink($part);
         }
+    }
+
+    private static function failure(string $path, IOException $e): string
+    {
+        if (\strlen(basename($path)) > self::NAME_MOST) {
+            return \sprintf('"%s" cannot be written: its name is too long for the disk. Choose a shorter one.', $path);
+        }
+        $free = @disk_free_space(\dirname($path));
+
+        return \sprintf('"%s" could not be written completely: %s. Nothing half-written was left.', $path, false === $free || $free >= self::ROOM_LEAST
+            ? 'its disk has failed, or does not allow it. Check the disk, and who may write there'
+            : 'the disk is full. Free some space and try again');
     }
 
     /** Gives a finished file its name, in one step that fails when the name is taken. */

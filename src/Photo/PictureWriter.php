@@ -31,7 +31,11 @@ final class PictureWriter
             try {
                 self::encode($pixels, $how, $path);
             } catch (VipsError $e) {
-                throw new PictureError(\sprintf('The file could not be written completely: %s Nothing half-written was left.', str_contains($e->getMessage(), 'rite') || str_contains($e->getMessage(), 'unable to open') ? 'the disk is full or has failed. Free some space and try again.' : $e->getMessage().'.'), 0, $e);
+                throw new PictureError(\sprintf('The file could not be written completely: %s Nothing half-written was left.', match (true) {
+                    str_contains($e->getMessage(), 'unable to open') => 'its folder is gone, or does not allow it.',
+                    str_contains($e->getMessage(), 'rite') => 'the disk is full or has failed. Free some space and try again.',
+                    default => $e->getMessage().'.',
+                }), 0, $e);
             }
 
             return '';

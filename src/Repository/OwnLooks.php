@@ -12,6 +12,9 @@ use Tovrin\Core\Grade\Grade;
 /** The looks of the user's own. */
 final readonly class OwnLooks
 {
+    /** Characters of a name. */
+    private const NAME_MOST = 200;
+
     public function __construct(private EntityManagerInterface $entities)
     {
     }
@@ -33,17 +36,37 @@ final readonly class OwnLooks
     /** Saves a look under its own name; a name that is taken gets a number. */
     public function save(Grade $look, string $group): OwnLook
     {
-        $taken = array_map(static fn (OwnLook $one): string => mb_strtolower($one->name()), $this->all());
-        $wanted = mb_substr('' === trim($look->name) ? 'Look' : trim($look->name), 0, 190);
-        $name = $wanted;
-        for ($n = 2; \in_array(mb_strtolower($name), $taken, true); ++$n) {
-            $name = $wanted.' '.$n;
+        return $this->saveAll([[$look, $group]])[0];
+    }
+
+    /**
+     * Saves looks as save() does, all of them or none.
+     *
+     * @param list<array{Grade, string}> $looks each with its group
+     *
+     * @return ($looks is non-empty-list ? non-empty-list<OwnLook> : list<OwnLook>)
+     */
+    public function saveAll(array $looks): array
+    {
+        $taken = [];
+        foreach ($this->all() as $own) {
+            $taken[mb_strtolower($own->name())] = true;
         }
-        $own = new OwnLook($name, trim($group), LookWriter::write(new Grade($look->moves, $name)));
-        $this->entities->persist($own);
+        $saved = [];
+        foreach ($looks as [$look, $group]) {
+            $wanted = mb_substr('' === trim($look->name) ? 'Look' : trim($look->name), 0, self::NAME_MOST);
+            $name = $wanted;
+            for ($n = 2; isset($taken[mb_strtolower($name)]); ++$n) {
+                $name = mb_substr($wanted, 0, self::NAME_MOST - \strlen(" $n"))." $n";
+            }
+            $taken[mb_strtolower($name)] = true;
+            $own = new OwnLook($name, trim($group), LookWriter::write(new Grade($look->moves, $name)));
+            $this->entities->persist($own);
+            $saved[] = $own;
+        }
         $this->entities->flush();
 
-        return $own;
+        return $saved;
     }
 
     public function change(OwnLook $own, Grade $look, string $group): void
