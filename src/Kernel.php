@@ -129,6 +129,7 @@ final class Kernel extends BaseKernel
                 'path' => '%env(TOVRIN_DATA)%/tovrin.log',
                 'level' => 'warning',
                 'max_files' => 5,
+                'include_stacktraces' => true,
                 'nested' => true,
             ],
         ]]);
@@ -163,7 +164,7 @@ final class Kernel extends BaseKernel
         $services->get(Photo\TableFiles::class)->public();
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Server\Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Queue\Worker::class, Queue\Queue::class, Export\ExportQueue::class, Export\Deliveries::class, Server\AheadOfNeed::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
+        foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Queue\Worker::class, Queue\Queue::class, Export\ExportQueue::class, Export\Deliveries::class, Server\AheadOfNeed::class, Storage\Backup::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
             $services->get($entry)->public();
         }
     }

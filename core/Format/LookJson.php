@@ -24,6 +24,7 @@ final class LookJson
 {
     /** Larger than any sensible look: a hundred moves take some 200 kB. */
     public const MAX_BYTES = 2_000_000;
+    private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
 
     /**
      * @throws FormatError naming the place in the file and what is allowed there
@@ -33,6 +34,8 @@ final class LookJson
         if (\strlen($json) > self::MAX_BYTES) {
             throw new FormatError(\sprintf('This look is %d bytes long; looks are at most %d.', \strlen($json), self::MAX_BYTES));
         }
+        // Some editors put a byte order mark before UTF-8.
+        $json = str_starts_with($json, self::BYTE_ORDER_MARK) ? substr($json, \strlen(self::BYTE_ORDER_MARK)) : $json;
         try {
             $data = json_decode($json, false, 64, \JSON_THROW_ON_ERROR);
         } catch (\JsonException $e) {
@@ -133,7 +136,8 @@ final class LookJson
         if (!property_exists($data, 'tovrinLook')) {
             throw new FormatError('tovrinLook: missing. A look file begins with "tovrinLook": 1.');
         }
-        if (1 !== $data->tovrinLook) {
+        // For JSON 1.0 is the same number (RFC 8259, section 6).
+        if (1 !== $data->tovrinLook && 1.0 !== $data->tovrinLook) {
             throw new FormatError(\sprintf('tovrinLook: %s is not a version this program reads; it reads version 1.', json_encode($data->tovrinLook)));
         }
         // Moves are checked one by one against their own kind, so that an error speaks of that kind alone.

@@ -30,6 +30,8 @@ final class CommandLine
             new DemoCommand(),
             new ServeCommand(),
             new WorkCommand(),
+            new BackupCommand(),
+            new RestoreCommand(),
             new RenderCommand(),
             new ApplyCommand(),
             new ChooseCommand(),

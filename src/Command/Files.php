@@ -45,6 +45,14 @@ final class Files
         return (int) $text;
     }
 
+    /** The argument that names a folder, without slashes at its end. */
+    public static function folder(InputInterface $input): string
+    {
+        $folder = $input->getArgument('folder');
+
+        return \is_string($folder) && '' !== trim($folder, '/') ? rtrim($folder, '/') : throw new UsageError('Which folder? Name one.');
+    }
+
     public static function output(InputInterface $input): string
     {
         $path = self::option($input, 'output') ?? '';

@@ -58,7 +58,7 @@ final readonly class FileMaker
             $this->queue->finish($id, ExportJob::FAILED, $e->getMessage());
             $this->journal->say(\sprintf('File %d: %s', $id, $e->getMessage()));
         } catch (\Throwable $e) {
-            $this->queue->finish($id, ExportJob::FAILED, \sprintf('Something went wrong that should not have: %s', $e->getMessage()));
+            $this->queue->finish($id, ExportJob::FAILED, \sprintf('This is our mistake, not yours: %s. It is written down in the log of the data folder; have the file made again, or report it.', rtrim($e->getMessage(), '.')));
             $this->logger->error('File {id}: {message}', ['id' => $id, 'message' => $e->getMessage(), 'exception' => $e]);
             $this->journal->say(\sprintf('File %d: %s in %s:%d', $id, $e->getMessage(), $e->getFile(), $e->getLine()));
         }

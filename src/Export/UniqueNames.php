@@ -64,7 +64,7 @@ final class UniqueNames
     {
         $composed = \Normalizer::normalize(mb_scrub($name), \Normalizer::FORM_C);
 
-        return false === $composed ? mb_scrub($name) : $composed;
+        return \is_string($composed) ? $composed : mb_scrub($name);
     }
 
     private static function shortened(string $name, string $behind): string

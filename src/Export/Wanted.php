@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Export;
 
+use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\Writing;
 use Tovrin\App\Request\ExportFormat;
 use Tovrin\App\Request\MetadataKept;
@@ -55,7 +56,17 @@ final readonly class Wanted
         return json_encode(['profile' => $this->profile->value, 'metadata' => $this->metadata->value] + $all, \JSON_THROW_ON_ERROR);
     }
 
+    /** @throws PictureError when another version has kept it, with words that this one does not know: nothing is given away by mistake */
     public static function read(string $format, string $json): self
+    {
+        try {
+            return self::readKnown($format, $json);
+        } catch (\ValueError $e) {
+            throw new PictureError('How this file is to be made was written down by another version of Tovrin, in words that this one does not know. Ask for the file again.', 0, $e);
+        }
+    }
+
+    private static function readKnown(string $format, string $json): self
     {
         /** @var array{bits?: int|null, side?: int|null, quality?: int, lattice?: int|null, profile?: string, move?: int|null, metadata?: string, dither?: bool, sharpen?: bool, progressive?: bool, fullColour?: bool|null, colourPart?: bool} $kept */
         $kept = json_decode($json, true, 4, \JSON_THROW_ON_ERROR);
@@ -66,9 +77,9 @@ final readonly class Wanted
             $kept['side'] ?? null,
             $kept['quality'] ?? Rendering::DEFAULT_QUALITY,
             $kept['lattice'] ?? null,
-            Profile::named($kept['profile'] ?? ''),
+            Profile::named($kept['profile'] ?? Profile::Source->value),
             $kept['move'] ?? null,
-            MetadataKept::tryFrom($kept['metadata'] ?? '') ?? MetadataKept::All,
+            MetadataKept::from($kept['metadata'] ?? MetadataKept::All->value),
             $kept['dither'] ?? true,
             $kept['sharpen'] ?? false,
             $kept['progressive'] ?? false,

@@ -156,8 +156,8 @@ final readonly class LookFiles
                 }, $entry['name']);
                 continue;
             }
-            $group = $zip->getCommentIndex($i);
-            yield [$entry['name'], \is_string($group) && '' !== $group ? $group : (str_contains($entry['name'], '/') ? basename(\dirname($entry['name'])) : ''), $content];
+            $group = (string) $zip->getCommentIndex($i);
+            yield [$entry['name'], '' !== $group ? $group : (str_contains($entry['name'], '/') ? basename(\dirname($entry['name'])) : ''), $content];
         }
     }
 

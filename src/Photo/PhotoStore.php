@@ -166,6 +166,12 @@ final readonly class PhotoStore
         return self::sizeOf(glob($this->photo($key).'/*') ?: []);
     }
 
+    /** @return list<string> names of the files of a photo that cannot be made again at once */
+    public function lasting(string $key): array
+    {
+        return array_values(array_diff(array_map(basename(...), glob($this->photo($key).'/*') ?: []), ['preview.rgb', 'full.png', 'full.png.lock']));
+    }
+
     /** @return list<string> paths of what can be made again whenever it is needed */
     public function remakeable(): array
     {

@@ -8,13 +8,14 @@ namespace Tovrin\App\Photo;
  * Work done by a second process while this one goes on; its result is a string.
  *
  * The second process is a fork that shares nothing back but its result, and never runs any
- * clean-up of what it inherited. Where forking is not possible the work is done when its result
- * is asked for.
+ * clean-up of what it inherited. Where there can be no second process the work is refused: it may
+ * be on a file that nobody vouches for, within limits that would stay with this process.
  */
 final class Sideline
 {
     private const DONE = '+';
     private const FAILED = '-';
+    private const BROKEN = '!';
     private const PIECE = 1 << 20;
     private const MEANWHILE_MICROSECONDS = 50_000;
     private const PATIENCE_SECONDS = 86_400;
@@ -24,7 +25,7 @@ final class Sideline
     private int $pid = 0;
 
     /** @param \Closure(): string $work */
-    public function __construct(private readonly \Closure $work)
+    public function __construct(\Closure $work)
     {
         $pair = stream_socket_pair(\STREAM_PF_UNIX, \STREAM_SOCK_STREAM, 0);
         $parent = (int) getmypid();
@@ -35,9 +36,11 @@ final class Sideline
         if (0 === $pid) {
             ForkedProcess::dieWith($parent);
             try {
-                $answer = self::DONE.($this->work)();
-            } catch (\Throwable $e) {
+                $answer = self::DONE.$work();
+            } catch (PictureError $e) {
                 $answer = self::FAILED.$e->getMessage();
+            } catch (\Throwable $e) {
+                $answer = self::BROKEN.serialize([\sprintf('%s: %s in %s:%d', $e::class, $e->getMessage(), $e->getFile(), $e->getLine()), $e->getTraceAsString()]);
             }
             for ($sent = 0; $sent < \strlen($answer);) {
                 // Piece by piece: handing over all that is left each time would copy it again and again.
@@ -68,12 +71,13 @@ final class Sideline
      *
      * @param (callable(): void)|null $meanwhile called every now and then until then; may throw to stop the work
      *
-     * @throws PictureError with the message of whatever went wrong in the work
+     * @throws PictureError with the message of the one thrown in the work; when there can be no second process, or it was killed
+     * @throws SidelineError when anything else was thrown in the work, which is a mistake in it
      */
     public function result(?callable $meanwhile = null): string
     {
         if (null === $this->pipe) {
-            return ($this->work)();
+            throw new PictureError('This computer has too little memory, or too many programs running, to work on a picture now. Try again in a moment.');
         }
         for (; null !== $meanwhile; $meanwhile()) {
             $read = [$this->pipe];
@@ -84,11 +88,13 @@ final class Sideline
         }
         $answer = (string) stream_get_contents($this->pipe);
         $this->stop();
-        if (!str_starts_with($answer, self::DONE)) {
-            throw '' === $answer ? PictureError::lost() : new PictureError(substr($answer, 1));
-        }
 
-        return substr($answer, 1);
+        return match ($answer[0] ?? '') {
+            self::DONE => substr($answer, 1),
+            self::FAILED => throw new PictureError(substr($answer, 1)),
+            self::BROKEN => throw SidelineError::of(substr($answer, 1)),
+            default => throw PictureError::lost(),
+        };
     }
 
     private function stop(): void

@@ -29,6 +29,8 @@ final class Vips
 
     /** Bytes of an image that may be held twice. */
     private const AT_ONCE_MOST = 160_000_000;
+    /** Options that the library takes as floating-point numbers: it would read whole ones as something else. */
+    private const FLOATS = ['gap', 'idx', 'idy', 'max_alpha', 'odx', 'ody', 'vscale'];
     /** Of a value, by the library's number of its format. */
     private const BYTES = [self::UCHAR => 1, 1 => 1, self::USHORT => 2, 3 => 2, 4 => 4, 5 => 4, self::FLOAT => 4];
 
@@ -91,7 +93,12 @@ final class Vips
         \assert($out instanceof \FFI\CData);
         $given = array_map(static fn (mixed $one): mixed => self::OUT === $one ? \FFI::addr($out) : $one, $arguments);
         foreach ($options as $name => $value) {
-            array_push($given, $name, $value);
+            // Nobody converts what is handed to a C function after its named arguments.
+            $isFloat = \in_array($name, self::FLOATS, true);
+            if (\is_float($value) && !$isFloat) {
+                throw new \LogicException(\sprintf('The option "%s" of %s is no floating-point number, or is not listed as one.', $name, $operation));
+            }
+            array_push($given, $name, $isFloat && \is_int($value) ? (float) $value : $value);
         }
         $given[] = null;
         Ffi::call($vips, 'vips_error_clear');
@@ -322,7 +329,8 @@ final class Vips
     /** Whether the library has said anything about what it has done since the last operation began, though it went on. */
     public static function hasWarned(): bool
     {
-        return '' !== self::error()->getMessage();
+        // In the same list stands what LittleCMS says of profiles, of which others speak.
+        return '' !== trim((string) preg_replace('/^VipsIcc: .*$/m', '', self::error()->getMessage()));
     }
 
     private static function error(): VipsError

@@ -21,10 +21,14 @@ enum Profile: string
     /** sRGB, without the file saying so. */
     case None = 'none';
 
-    /** By its name, or by the one it had before. */
+    /**
+     * By its name, or by the one it had before.
+     *
+     * @throws \ValueError when there is none of the name: colours are never given another meaning than was asked for
+     */
     public static function named(string $name): self
     {
-        return self::tryFrom($name) ?? self::Source;
+        return 'as-before' === $name ? self::Source : self::from($name);
     }
 
     public function tag(ColourTag $source): ColourTag

@@ -38,8 +38,9 @@ final class FolderLock
         return new self($file);
     }
 
-    public function __destruct()
+    /** Another process may have the folder; it goes by itself when this one ends. */
+    public function release(): void
     {
-        fclose($this->file);
+        flock($this->file, \LOCK_UN);
     }
 }

@@ -64,10 +64,13 @@ final readonly class Startup
         ];
         $supervisor = new Supervisor($project, $this->data, $this->port, $programs, $this->settings->key);
 
-        return $supervisor->run($say, function () use ($say): void {
+        $code = $supervisor->run($say, function () use ($say): void {
             $say(\sprintf('Tovrin is served at http://127.0.0.1:%d/', $this->port));
             $say('Press Ctrl+C to stop.');
         });
+        $this->lock->release();
+
+        return $code;
     }
 
     /** Containers of sources that are no more; see Kernel::buildStamp(). */

@@ -37,21 +37,20 @@ final class UpgradeTest extends ServedTestCase
         self::assertSame('ok', (new \PDO('sqlite:'.$copies[0]))->query('PRAGMA integrity_check')->fetchColumn()); // @phpstan-ignore method.nonObject
 
         $sets = $this->api('GET', '/api/sets');
-        self::assertSame(['Autumn 漢', 2], [$sets[0]['name'], $sets[0]['photoCount']]);
-        self::assertSame(['bowl.jpg', 'chart é.png'], array_column($this->api('GET', '/api/sets/1')['photos'], 'name'));
+        self::assertSame(['Autumn 漢', 2], [self::at($sets, 0, 'name'), self::at($sets, 0, 'photoCount')]);
+        self::assertSame(['bowl.jpg', 'chart é.png'], array_column((array) self::at($this->api('GET', '/api/sets/1'), 'photos'), 'name'));
         $grade = $this->api('GET', '/api/photos/1/grade');
-        self::assertSame([$kept['moves'], true, true], [\count($grade['look']['moves']), $grade['canUndo'], $grade['canRedo']]);
+        self::assertSame([$kept['moves'], true, true], [\count((array) self::at($grade, 'look', 'moves')), $grade['canUndo'], $grade['canRedo']]);
         self::assertSame($kept['versions'], array_column($this->api('GET', '/api/photos/1/versions'), 'name'));
-        $looks = $this->api('GET', '/api/looks');
-        self::assertEqualsCanonicalizing($kept['looks'], array_map(static fn (array $one): array => [$one['look']['name'], $one['group']], $looks));
+        self::assertEqualsCanonicalizing($kept['looks'], array_map(static fn (mixed $one): array => [self::at($one, 'look', 'name'), self::at($one, 'group')], $this->api('GET', '/api/looks')));
 
         $this->assertFilesAreThere($finished);
-        $this->assertSamePixels($grade['look']);
+        $this->assertSamePixels((array) $grade['look']);
         // To the first step, and to the last.
         $hues = [];
         foreach (['undo', 'redo', 'redo'] as $step) {
             $grade = $this->api('POST', '/api/photos/1/'.$step, ['basedOn' => $grade['revision']]);
-            $hues[] = [\count($grade['look']['moves']), $grade['look']['moves'][0]['params']['hue']];
+            $hues[] = [\count((array) self::at($grade, 'look', 'moves')), self::at($grade, 'look', 'moves', 0, 'params', 'hue')];
         }
         self::assertEquals([[1, $kept['history'][0]], [2, $kept['history'][1]], [2, $kept['history'][2]]], $hues);
     }
@@ -147,6 +146,17 @@ final class UpgradeTest extends ServedTestCase
         self::assertContains($status, [200, 201], $answer);
 
         return (array) json_decode($answer, true, 64, \JSON_THROW_ON_ERROR);
+    }
+
+    private static function at(mixed $data, int|string ...$path): mixed
+    {
+        foreach ($path as $member) {
+            self::assertIsArray($data);
+            self::assertArrayHasKey($member, $data);
+            $data = $data[$member];
+        }
+
+        return $data;
     }
 
     private static function unpack(string $archive, string $into): void
