@@ -43,10 +43,18 @@ final readonly class Backup
             if ('ok' !== self::column($copy, 'PRAGMA quick_check')[0]) {
                 throw new UsageError(\sprintf('The database of the data folder "%s" is damaged: no backup was made, and the one before in "%s" was left as it is.', $data, $folder));
             }
-            $known = $this->known($copy);
+            $known = [];
             $copied = 0;
-            foreach ($known as $inside) {
-                $copied += (int) self::copied("$data/$inside", "$folder/$inside");
+            foreach ($this->parts($copy) as $key => $part) {
+                foreach ($part as $inside) {
+                    $copied += (int) self::copied("$data/$inside", "$folder/$inside");
+                }
+                if (\is_string($key) && (!\in_array("photos/$key/original", $part, true) || !is_file("$folder/photos/$key/original"))) {
+                    // It was cleared away for good meanwhile.
+                    $copy->prepare('DELETE FROM photo WHERE store_key = ?')->execute([$key]);
+                } else {
+                    array_push($known, ...$part);
+                }
             }
             $photos = \count(self::column($copy, 'SELECT id FROM photo WHERE removed_at IS NULL'));
             unset($copy);
@@ -106,30 +114,18 @@ final readonly class Backup
     }
 
     /**
-     * What the database knows and cannot be made again. Photos that were cleared away since the copy was made are taken out of it.
+     * What the database knows and cannot be made again.
      *
-     * @return list<string> paths inside the data folder
+     * @return \Generator<string|int, list<string>> paths inside the data folder: of a photo by its key, and of all finished files
      */
-    private function known(\PDO $copy): array
+    private function parts(\PDO $copy): \Generator
     {
-        $known = [];
+        $copy->exec('PRAGMA foreign_keys = ON');
         foreach (self::column($copy, 'SELECT store_key FROM photo') as $key) {
-            if (!is_file($this->store->original($key))) {
-                $copy->exec('PRAGMA foreign_keys = ON');
-                $copy->prepare('DELETE FROM photo WHERE store_key = ?')->execute([$key]);
-                continue;
-            }
-            foreach ($this->store->lasting($key) as $name) {
-                $known[] = "photos/$key/$name";
-            }
+            yield $key => array_map(static fn (string $name): string => "photos/$key/$name", $this->store->lasting($key));
         }
-        foreach (self::column($copy, "SELECT id FROM export_job WHERE state = 'done'") as $id) {
-            if (is_file($this->store->export((int) $id))) {
-                $known[] = "exports/$id";
-            }
-        }
-
-        return $known;
+        $finished = array_filter(self::column($copy, "SELECT id FROM export_job WHERE state = 'done'"), fn (string $id): bool => is_file($this->store->export((int) $id)));
+        yield 0 => array_values(array_map(static fn (string $id): string => "exports/$id", $finished));
     }
 
     /** @param list<string> $known */

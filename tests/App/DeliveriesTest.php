@@ -7,6 +7,7 @@ namespace Tovrin\Tests\App;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
+use Tovrin\App\Server\Housekeeping;
 
 /** Many photos in several forms: what is made, how it is called, and where it goes. */
 final class DeliveriesTest extends ApiTestCase
@@ -16,6 +17,7 @@ final class DeliveriesTest extends ApiTestCase
     protected function setUp(): void
     {
         parent::setUp();
+        mkdir($this->data.'/out');
         putenv('TOVRIN_DELIVER_TO='.$this->data.'/out');
         $_ENV['TOVRIN_DELIVER_TO'] = $_SERVER['TOVRIN_DELIVER_TO'] = $this->data.'/out';
     }
@@ -143,10 +145,85 @@ final class DeliveriesTest extends ApiTestCase
         self::assertSame([], $this->json('GET', '/api/deliveries', '/api/deliveries'));
     }
 
+    public function testNamesOfAnyScriptAreCountedAsDisksDo(): void
+    {
+        $this->patches(3);
+        $long = str_repeat('漢', 83);
+        foreach ([1, 2, 3] as $id) {
+            $this->connection()->executeStatement('UPDATE photo SET name = ? WHERE id = ?', [3 === $id ? "caf\u{65}\u{301}.png" : $long.'.png', $id]);
+        }
+        file_put_contents($this->data."/out/caf\u{e9}.jpg", 'somebody else’s');
+        $this->ask([[1, 0], [2, 0], [3, 0]], [['format' => 'jpeg', 'lattice' => 9, 'name' => '{photo}']], 'folder');
+        $this->work();
+        $made = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
+        self::assertIsArray($made['files']);
+        self::assertSame([null, null, null], array_column($made['files'], 'error'));
+        [$first, $second, $third] = array_map($this->text(...), array_column($made['files'], 'fileName'));
+        self::assertMatchesRegularExpression('/^漢{60,}\.jpg$/u', $first);
+        self::assertMatchesRegularExpression('/^漢{60,}-2\.jpg$/u', $second);
+        self::assertLessThanOrEqual(255, \strlen($second));
+        self::assertSame("caf\u{e9}-2.jpg", $third, 'é in two characters is the é in one');
+        self::assertStringEqualsFile($this->data."/out/caf\u{e9}.jpg", 'somebody else’s');
+        foreach ([$first, $second, $third] as $name) {
+            self::assertSame('image/jpeg', mime_content_type($this->data.'/out/'.$name));
+        }
+    }
+
+    public function testAFolderThatIsGoneIsSaidAndNotMadeAnew(): void
+    {
+        $this->patches();
+        $this->ask([[1, 0]], [['format' => 'jpeg', 'lattice' => 9]], 'folder', 'autumn');
+        (new Process(['rm', '-rf', $this->data.'/out']))->mustRun();
+        $this->work();
+        $made = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
+        self::assertIsArray($made['files']);
+        self::assertStringContainsString('/out” is not there', $this->text(array_column($made['files'], 'error')[0] ?? null));
+        self::assertStringContainsString('is not there', $this->text($this->refused([[1, 0]], [['format' => 'png']], 'folder')));
+        self::assertDirectoryDoesNotExist($this->data.'/out');
+    }
+
+    public function testLinksInTheFolderDoNotLeadOutOfIt(): void
+    {
+        $this->patches();
+        mkdir($this->data.'/elsewhere');
+        mkdir($this->data.'/out/real');
+        symlink($this->data.'/elsewhere', $this->data.'/out/away');
+        symlink('real', $this->data.'/out/within');
+        self::assertStringContainsString('leads to a place outside it', $this->text($this->refused([[1, 0]], [['format' => 'png']], 'folder', 'away')));
+        file_put_contents($this->data.'/elsewhere/.x.77.part', 'not ours');
+        $this->ask([[1, 0]], [['format' => 'jpeg', 'lattice' => 9]], 'folder', 'within');
+        $this->work();
+        self::assertCount(1, glob($this->data.'/out/real/*.jpg') ?: []);
+        $housekeeping = $this->kernel->getContainer()->get(Housekeeping::class);
+        self::assertInstanceOf(Housekeeping::class, $housekeeping);
+        $housekeeping->clear();
+        self::assertFileExists($this->data.'/elsewhere/.x.77.part');
+    }
+
+    /** @return iterable<string, array{array<string, string>}> */
+    public static function wordsOfAnotherVersion(): iterable
+    {
+        yield 'metadata' => [['metadata' => 'faces-only']];
+        yield 'profile' => [['profile' => 'rec-2100']];
+    }
+
+    /** @param array<string, string> $kept */
+    #[DataProvider('wordsOfAnotherVersion')]
+    public function testWhatIsKeptInWordsThatAreNotKnownIsNotMade(array $kept): void
+    {
+        $this->patches();
+        $this->ask([[1, 0]], [['format' => 'jpeg', 'lattice' => 9]], 'downloads');
+        $this->connection()->executeStatement('UPDATE export_job SET output = json_patch(output, ?)', [json_encode($kept, \JSON_THROW_ON_ERROR)]);
+        $this->work();
+        $made = $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}');
+        self::assertIsArray($made['files']);
+        self::assertStringContainsString('another version', $this->text(array_column($made['files'], 'error')[0] ?? null));
+        self::assertFileDoesNotExist($this->data.'/exports/1');
+    }
+
     public function testAFullDiskInTheMiddleFailsWhatHasNoRoomAndNothingElse(): void
     {
         $out = $this->data.'/out';
-        mkdir($out);
         if (0 !== (new Process(['mount', '-t', 'tmpfs', '-o', 'size=300k', 'tmpfs', $out]))->run()) {
             self::markTestSkipped('No right to mount a small disk here.');
         }

@@ -41,6 +41,58 @@ final class OwnLooksApiTest extends ApiTestCase
         self::assertSame([['', 'Test'], ['Glazes', 'Rust']], array_map(fn (mixed $own): array => \is_array($own) ? [$own['group'], $this->lookIn($own)[0]] : [], $this->json('GET', '/api/looks', '/api/looks')));
     }
 
+    /** Names and groups that become the same on a disk, or would lead out of a folder. */
+    public function testNoneOfManyLooksIsLostOnTheWay(): void
+    {
+        $kept = [];
+        foreach (['a/b', 'a:b', 'A-b', 'a?b', '漢'.str_repeat('字', 199), str_repeat('x', 200), 'Rust', "Caf\u{e9}", "Cafe\u{301}", '..'] as $i => $name) {
+            $group = ['', 'Glazes', 'glazes', '..', '../..', '.', 'a/b', 'a:b', 'Glazes', ''][$i];
+            $this->json('POST', '/api/looks', '/api/looks', json_encode(['look' => ['name' => $name] + (array) json_decode(Looks::json(self::SHIFT), true), 'group' => $group], \JSON_THROW_ON_ERROR));
+            $kept[] = [$group, $name];
+        }
+        $path = $this->data.'/all.zip';
+        file_put_contents($path, (string) $this->call('GET', '/api/looks/files')->getContent());
+        $zip = new \ZipArchive();
+        $zip->open($path);
+        $names = array_map(static fn (int $i): string => (string) $zip->getNameIndex($i), range(0, $zip->numFiles - 1));
+        self::assertCount(10, array_unique(array_map(mb_strtolower(...), $names)));
+        foreach ($names as $name) {
+            self::assertDoesNotMatchRegularExpression('#(^|/)\.*/|^/#', $name);
+        }
+        $zip->close();
+        foreach (range(1, 10) as $id) {
+            $this->call('DELETE', '/api/looks/'.$id);
+        }
+        self::assertSame([], $this->bring('all.zip', (string) file_get_contents($path))['refused']);
+        self::assertEqualsCanonicalizing($kept, array_map(fn (mixed $own): array => \is_array($own) ? [$own['group'], $this->lookIn($own)[0]] : [], $this->json('GET', '/api/looks', '/api/looks')));
+    }
+
+    public function testALargeArchiveComesInWhole(): void
+    {
+        $path = $this->data.'/many.zip';
+        $zip = new \ZipArchive();
+        $zip->open($path, \ZipArchive::CREATE);
+        for ($i = 0; $i < 2500; ++$i) {
+            $zip->addFromString("Kiln/$i.json", Looks::json(self::SHIFT));
+        }
+        $zip->close();
+        $brought = $this->bring('many.zip', (string) file_get_contents($path));
+        self::assertSame([2500, []], [\count((array) $brought['looks']), $brought['refused']]);
+        self::assertCount(2500, array_unique(array_map(fn (mixed $own): string => $this->lookIn((array) $own)[0], (array) $brought['looks'])));
+    }
+
+    public function testAnEncryptedLookIsCalledThat(): void
+    {
+        $path = $this->data.'/shut.zip';
+        $zip = new \ZipArchive();
+        $zip->open($path, \ZipArchive::CREATE);
+        $zip->addFromString('shut.json', Looks::json(self::SHIFT));
+        $zip->setEncryptionName('shut.json', \ZipArchive::EM_AES_256, 'kiln');
+        $zip->close();
+        $brought = $this->bring('shut.zip', (string) file_get_contents($path));
+        self::assertSame(['“shut.json” is encrypted. Unpack the archive with its password and bring in the look files themselves.'], $brought['refused']);
+    }
+
     public function testALookFileComesOutAsItWentIn(): void
     {
         $look = Looks::json(self::SHIFT);

@@ -153,7 +153,16 @@ final class PictureFileTest extends TestCase
         $image->writeImage('jpeg:'.$this->scratch.'/odd.jpg');
         $pixels = PictureFile::read($this->scratch.'/odd.jpg', 'odd.jpg');
         self::assertTrue($pixels->colours->isSrgb());
-        self::assertStringContainsString('damaged', implode(' ', $pixels->origin->notes));
+        self::assertSame(['Its colour profile is damaged and was not used: it is taken as sRGB.'], $pixels->origin->notes, 'the picture itself is whole');
+    }
+
+    /** What stretches by a whole number is handed to the library as the kind of number it reads. */
+    public function testAPictureOfOneRowIsMadeSmaller(): void
+    {
+        Pictures::png($this->scratch.'/row.png', 4000, 1, static fn (int $x): array => [intdiv($x, 16) % 256, 90, 200]);
+        $pixels = PictureShape::reduce(PictureFile::read($this->scratch.'/row.png', 'row.png'), 1000);
+        self::assertSame([1000, 1], [$pixels->width, $pixels->height]);
+        self::assertEqualsWithDelta([125, 90, 200], \array_slice(Pictures::values($pixels), 3 * 501, 3), 1.0);
     }
 
     public function testAtomicFilesReplaceWholeOrNotAtAll(): void

@@ -5,15 +5,18 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
+use Symfony\Component\Process\Process;
 use Tovrin\App\Photo\LittleCms;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\Pixels;
 use Tovrin\App\Photo\SharedBytes;
 use Tovrin\App\Photo\Sideline;
+use Tovrin\App\Photo\SidelineError;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Tests\Core\Looks;
+use Tovrin\Tests\Outside;
 
 /** Work that a second process does while this one goes on. */
 final class ProcessesTest extends TestCase
@@ -46,10 +49,49 @@ final class ProcessesTest extends TestCase
 
     public function testWhatGoesWrongThereIsToldHere(): void
     {
-        $sideline = new Sideline(static fn (): string => throw new \RuntimeException('The kiln is cold.'));
+        $sideline = new Sideline(static fn (): string => throw new PictureError('The kiln is cold.'));
         $this->expectException(PictureError::class);
         $this->expectExceptionMessage('The kiln is cold.');
         $sideline->result();
+    }
+
+    /** A mistake in the program is no message for a user, and says where it is. */
+    public function testAMistakeThereIsOneHereWithItsTrace(): void
+    {
+        try {
+            (new Sideline(static fn (): string => self::mistaken()))->result();
+            self::fail('It was not told.');
+        } catch (SidelineError $e) {
+            self::assertStringContainsString('LogicException: Nobody wrote this. in '.__FILE__, $e->getMessage());
+            self::assertStringContainsString('mistaken()', $e->getPrevious()?->getMessage() ?? '');
+        }
+    }
+
+    /** What is refused elsewhere must not be done here, within limits that would stay. */
+    public function testWhereThereCanBeNoOtherProcessTheWorkIsRefused(): void
+    {
+        // A copy that anybody may read, for a user who may have no further process.
+        $folder = Outside::scratch();
+        foreach (['Ffi', 'ForkedProcess', 'PictureError', 'Sideline', 'SidelineError'] as $class) {
+            copy(Outside::root()."/src/Photo/$class.php", "$folder/$class.php");
+        }
+        file_put_contents($folder.'/try.php', <<<'PHP'
+            <?php
+            foreach (glob(__DIR__.'/[A-Z]*.php') as $path) { require $path; }
+            try {
+                echo (new Tovrin\App\Photo\Sideline(static fn (): string => 'done here by '.getmypid()))->result();
+            } catch (Tovrin\App\Photo\PictureError $e) {
+                echo 'refused: '.$e->getMessage();
+            }
+            PHP);
+        (new Process(['chmod', '-R', 'a+rX', $folder]))->mustRun();
+        $as = 0 === posix_geteuid() ? ['setpriv', '--reuid', '65534', '--regid', '65534', '--clear-groups'] : [];
+        self::assertStringStartsWith('refused: This computer has too little memory', Outside::run([...$as, 'prlimit', '--nproc=1:1', \PHP_BINARY, '-d', 'ffi.enable=1', $folder.'/try.php']));
+    }
+
+    private static function mistaken(): never
+    {
+        throw new \LogicException('Nobody wrote this.');
     }
 
     public function testAProcessNobodyWaitsForIsEnded(): void

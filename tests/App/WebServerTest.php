@@ -96,6 +96,59 @@ final class WebServerTest extends ServedTestCase
         self::assertSame(200, $this->raw($byName)[0], 'behind a server that speaks TLS for it');
     }
 
+    public function testTheKeyIsTakenByTheServerAndKeptWhereNoScriptReadsIt(): void
+    {
+        $this->lock();
+        $typed = fn (string $key): array => $this->raw($this->get('/api/unlock', ['Content-Type: application/json', 'Content-Length: '.\strlen($body = json_encode(['key' => $key], \JSON_THROW_ON_ERROR)), 'X-Forwarded-Proto: https'], 'POST').$body);
+        [$status, $head, $body] = $typed('a-key_of-the-kiln-9999');
+        self::assertSame(401, $status);
+        self::assertStringContainsString('That is not the key', $body);
+        self::assertStringNotContainsStringIgnoringCase('Set-Cookie', $head);
+        [$status, $head] = $typed(' '.self::KEY.' ');
+        self::assertSame(204, $status);
+        self::assertMatchesRegularExpression('/^Set-Cookie: tovrin_key='.self::KEY.';.*secure; httponly; samesite=strict/mi', $head);
+        self::assertStringContainsString('A wrong key was typed, from 127.0.0.1', implode('', array_map(file_get_contents(...), glob($this->data.'/tovrin-*.log') ?: [])));
+    }
+
+    public function testGuessesAtTheKeyAreSlowedDownAndWrittenDown(): void
+    {
+        $this->lock();
+        $start = hrtime(true);
+        for ($guess = 0; $guess < 4; ++$guess) {
+            self::assertSame(401, $this->raw($this->get('/api/sets', ["Tovrin-Key: guess-number-$guess-000"]))[0]);
+        }
+        self::assertGreaterThan(2.5, (hrtime(true) - $start) / 1e9, 'one a second');
+        $start = hrtime(true);
+        for ($time = 0; $time < 30; ++$time) {
+            self::assertSame(200, $this->raw($this->get('/api/health', ['Tovrin-Key: '.self::KEY]))[0]);
+        }
+        self::assertLessThan(2.5, (hrtime(true) - $start) / 1e9, 'with the key nothing is');
+        $log = (string) file_get_contents($this->data.'/errors.log');
+        self::assertSame(4, preg_match_all('#\[warn\] a wrong key from 127\.0\.0\.1 .*GET /api/sets$#m', $log));
+        self::assertStringNotContainsString('guess-number', $log);
+    }
+
+    /** What a browser may keep it keeps for itself, and does not ask for again. */
+    public function testPicturesAreKeptByTheBrowserAlone(): void
+    {
+        $this->raw($this->get('/api/sets', ['Content-Type: application/json', 'Content-Length: 12'], 'POST').'{"name":"A"}');
+        $bytes = (string) file_get_contents(Pictures::colourful($this->data.'/colours.png'));
+        $this->raw($this->get('/api/sets/1/photos?name=a.png', ['Content-Length: '.\strlen($bytes)], 'POST').$bytes);
+        foreach (['preview', 'thumb', 'full', 'small/0'] as $picture) {
+            [, $head] = $this->raw($this->get('/api/photos/1/'.$picture));
+            self::assertSame(1, preg_match_all('/^Cache-Control: (.*?)\r?$/mi', $head, $found), $picture);
+            self::assertEqualsCanonicalizing(['private', 'max-age=31536000', 'immutable'], preg_split('/, */', $found[1][0]), $picture);
+            self::assertMatchesRegularExpression('/^Cross-Origin-Resource-Policy: same-origin\r?$/mi', $head);
+        }
+    }
+
+    private function lock(): void
+    {
+        $this->serve->stop(10.0, \SIGTERM);
+        $this->serve = $this->started(['TOVRIN_KEY' => self::KEY]);
+        $this->serve->waitUntil(static fn (string $type, string $text): bool => str_contains($text, 'is served at'));
+    }
+
     public function testSettingsThatCannotBeAreNamed(): void
     {
         foreach ([['TOVRIN_KEY' => 'short'], ['TOVRIN_HOSTS' => 'https://a.example/']] as $settings) {

@@ -7,12 +7,12 @@ import { rmSync } from 'node:fs';
 import { clock } from './attacks/clocks.mjs';
 import { expensive, malformed, twenty } from './attacks/crowds.mjs';
 import { batch, folderFor, large } from './attacks/delivering.mjs';
-import { full, hostile, readOnly } from './attacks/disks.mjs';
+import { full, fullAndKilled, hostile, readOnly } from './attacks/disks.mjs';
 import { importing } from './attacks/importing.mjs';
 import { supervisor, webServers, webWorkers } from './attacks/saving.mjs';
 import { later, root, Served } from './served.mjs';
 
-const ATTACKS = [webWorkers, webServers, supervisor, importing, large, batch, twenty, malformed, expensive, hostile, full, readOnly, clock];
+const ATTACKS = [webWorkers, webServers, supervisor, importing, large, batch, twenty, malformed, expensive, hostile, full, fullAndKilled, readOnly, clock];
 
 const few = process.argv.includes('--short');
 const words = process.argv.slice(2).filter((word) => !word.startsWith('--'));

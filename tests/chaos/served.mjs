@@ -138,7 +138,8 @@ export class Served {
     return [
       ...(folder ? readdirSync(folder).filter((name) => name.startsWith('.')) : []),
       ...readdirSync(this.data).filter((name) => name.startsWith('.upload') || name.startsWith('.trial')),
-      ...inside('photos').filter((path) => /\.part$|\.owner$/.test(path) || !keys.has(path.split('/')[1])),
+      // What a living process is at is not left over: studies of photos go on right after a start.
+      ...inside('photos').filter((path) => (/\.part$|\.owner$/.test(path) || !keys.has(path.split('/')[1])) && !isUnderWay(join(this.data, path))),
       ...inside('exports').filter((path) => !exports.has(path.split('/')[1])),
       ...[...inside('run/bodies'), ...inside('run/temporary'), ...inside('run/answers')].filter((path) => statSync(join(this.data, path), { throwIfNoEntry: false })?.isFile()),
     ];
@@ -162,11 +163,19 @@ export class Served {
   }
 }
 
+/** Whether the process that is named in an unfinished file, or in the file beside it that names its owner, still lives. */
+function isUnderWay(path) {
+  const named = /~(\d+)~(\d+)\.[0-9a-f]{8}(\.spliced)?\.part$/.exec(path);
+  const owner = named ? null : existsSync(join(dirname(path), '.owner')) ? readFileSync(join(dirname(path), '.owner'), 'utf8').split(':') : null;
+  const [pid, started] = named ? [named[1], named[2]] : owner ? [owner[1], owner[2]] : [];
+  return pid !== undefined && statOf(pid)?.started === started;
+}
+
 function statOf(pid) {
   try {
     const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
     const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
-    return { pid: Number(pid), state: fields[0], group: Number(fields[2]) };
+    return { pid: Number(pid), state: fields[0], group: Number(fields[2]), started: fields[19] };
   } catch {
     return null;
   }

@@ -15,6 +15,18 @@ use Tovrin\Core\Move\Shift;
 
 final class LookJsonTest extends TestCase
 {
+    public function testReadsWhatEditorsAndOtherWritersMakeOfIt(): void
+    {
+        foreach (["\xEF\xBB\xBF", ''] as $mark) {
+            foreach (['1', '1.0', '1e0'] as $version) {
+                self::assertSame('Rust', LookJson::read($mark.'{"tovrinLook":'.$version.',"name":"Rust","moves":[]}')->name);
+            }
+        }
+        $this->expectException(FormatError::class);
+        $this->expectExceptionMessage('1.5 is not a version');
+        LookJson::read('{"tovrinLook":1.5,"moves":[]}');
+    }
+
     public function testReadsEverythingALookSays(): void
     {
         $grade = LookJson::read('{"tovrinLook":1,"name":"Plaster back to white","moves":[

@@ -63,6 +63,42 @@ export const full = {
     }),
 };
 
+export const fullAndKilled = {
+  name: 'full disk while what serves is killed, and at the start',
+  own: true,
+  run: () =>
+    onSmallDisk(async (served, id, place) => {
+      const fill = (leave = 0) => {
+        spawnSync('dd', ['if=/dev/zero', `of=${join(place, 'filler')}`, 'bs=4k'], { stdio: 'ignore' });
+        if (leave > 0) spawnSync('truncate', ['-s', `-${leave}`, join(place, 'filler')]);
+      };
+      let lost = 0;
+      fill();
+      for (const program of ['work', 'php', 'quick work', 'web']) {
+        served.kill(program);
+        await later(1500);
+      }
+      rmSync(join(place, 'filler'));
+      lost += Number(!(await served.answers(60_000)));
+      lost += Number((await served.ask('GET', `/api/photos/${id}/grade`))?.json.look.moves[0].params.hue !== 40);
+      lost += Number((await served.save(id, 41, 1))?.ok !== true);
+      // Workers that ended again and again are given a rest first.
+      const asked = (await served.ask('POST', '/api/deliveries', { photos: [{ id, basedOn: 2 }], outputs: [{ format: 'jpeg' }] })).json;
+      lost += Number((await served.delivered(asked.id, 90_000))?.done !== 1);
+      await served.stop();
+      // Nothing left, and so little that the database can be begun and no more.
+      for (const leave of [0, 24_576]) {
+        fill(leave);
+        const said = spawnSync(join(root, 'bin/tovrin'), ['serve', '--port', String(served.port)], { env: { ...process.env, TOVRIN_DATA: served.data }, encoding: 'utf8', timeout: 20_000 });
+        lost += Number(said.status !== 2 || !/is full/.test(said.stderr));
+        rmSync(join(place, 'filler'));
+      }
+      await served.start();
+      lost += Number((await served.ask('GET', `/api/photos/${id}/grade`))?.json.look.moves[0].params.hue !== 41);
+      return { tried: '4 kills on a full disk, 2 starts', survived: 7 - lost, lost };
+    }),
+};
+
 export const readOnly = {
   name: 'data folder that may only be read, at the start and while it is served',
   own: true,
