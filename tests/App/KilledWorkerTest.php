@@ -16,6 +16,7 @@ final class KilledWorkerTest extends ApiTestCase
     public function testADeliveryOutlivesItsWorkers(): void
     {
         $folder = $this->data.'/out';
+        mkdir($folder);
         $environment = ['TOVRIN_DATA' => $this->data, 'TOVRIN_DELIVER_TO' => $folder, 'TOVRIN_BUILD' => false];
         $this->patches(self::PHOTOS);
         putenv('TOVRIN_DELIVER_TO='.$folder);

@@ -187,3 +187,27 @@ test('nothing is delivered of a grade that is not kept', async ({ page }) => {
   await dialog.accept();
   await left;
 });
+
+test('a reload asks for no picture again', async ({ page, context }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.bowl);
+  const network = await context.newCDPSession(page);
+  await network.send('Network.enable');
+  const pictures = new Map<string, { url: string; asked: boolean }>();
+  network.on('Network.requestWillBeSent', ({ requestId, request }) => {
+    if (/\/api\/photos\/\d+\/(preview|thumb|full|small)/.test(request.url)) pictures.set(requestId, { url: request.url, asked: true });
+  });
+  const fromCache = (requestId: string) => {
+    const picture = pictures.get(requestId);
+    if (picture) picture.asked = false;
+  };
+  network.on('Network.requestServedFromCache', ({ requestId }) => { fromCache(requestId); });
+  network.on('Network.responseReceived', ({ requestId, response }) => {
+    if (response.fromDiskCache) fromCache(requestId);
+  });
+  await page.reload();
+  await studio.settled();
+  await page.waitForLoadState('networkidle');
+  expect(pictures.size).toBeGreaterThan(5);
+  expect([...pictures.values()].filter(({ asked }) => asked).map(({ url }) => url)).toEqual([]);
+});
