@@ -17,11 +17,6 @@ final readonly class GrowthTree
     private const GENTLEST = 0.006;
     private const WIDEST = 0.06;
     private const LEVELS = 40;
-    /** Regions below this share of the picture are too small for their leaps to mean anything. */
-    private const LEAST = 0.001;
-    /** A region that takes more of the picture than this has rarely stopped at an edge. */
-    private const LARGE = 0.4;
-    private const LARGE_COUNTS = 0.3;
 
     /**
      * @param list<int>   $order   pixels, each after its parent
@@ -54,48 +49,19 @@ final readonly class GrowthTree
     }
 
     /**
-     * How surely each pixel belongs with the seeds: the region that hangs together with them grows as its threshold is
-     * raised, and leaps where it runs over an edge. The larger a leap, the likelier the thing ended there.
+     * The regions that hang together with some pixels, as the threshold is raised at which a colour step parts them.
      *
      * @param non-empty-list<int> $seeds pixels
-     *
-     * @return list<float> by pixel, 0…1
      */
-    public function grown(array $seeds): array
+    public function from(array $seeds): Growth
     {
-        $widest = $this->widestSteps($seeds);
-        $n = \count($widest);
         $ratio = log(self::WIDEST / self::GENTLEST) / (self::LEVELS - 1);
         $levels = [];
-        $counts = array_fill(0, self::LEVELS + 1, 0);
-        foreach ($widest as $step) {
-            $level = $step <= self::GENTLEST ? 0 : min(self::LEVELS, (int) ceil(log($step / self::GENTLEST) / $ratio - 1e-9));
-            ++$counts[$level];
-            $levels[] = $level;
-        }
-        $ends = [];
-        $area = $counts[0];
-        // What no threshold runs over at all is an edge too: the last leap is to the whole picture.
-        for ($level = 0; $level < self::LEVELS; ++$level) {
-            $next = $area + $counts[$level + 1];
-            $leap = $area > max(2.0, self::LEAST * $n) ? log($next / $area) ** 2 : 0.0;
-            $ends[] = $area > self::LARGE * $n ? self::LARGE_COUNTS * $leap : $leap;
-            $area = $next;
-        }
-        $total = array_sum($ends);
-        $sure = array_fill(0, self::LEVELS + 1, 0.0);
-        if ($total > 0.0) {
-            for ($level = self::LEVELS - 1, $sum = 0.0; $level >= 0; --$level) {
-                $sum += $ends[$level] / $total;
-                $sure[$level] = $sum;
-            }
-        }
-        $grown = [];
-        foreach ($levels as $level) {
-            $grown[] = $sure[$level];
+        foreach ($this->widestSteps($seeds) as $step) {
+            $levels[] = $step <= self::GENTLEST ? 0 : min(self::LEVELS, (int) ceil(log($step / self::GENTLEST) / $ratio - 1e-9));
         }
 
-        return $grown;
+        return new Growth($levels, self::LEVELS);
     }
 
     /**

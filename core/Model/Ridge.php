@@ -14,11 +14,11 @@ final class Ridge
      * @param array<int, float>       $counts  by sample; 0 or missing leaves it out
      * @param array<int, float>       $targets by sample
      * @param int                     $n       features
-     * @param float                   $lambda  above 0
+     * @param float|list<float>       $lambda  above 0: what keeps every feature, or each, at 0
      *
      * @return list<float> by feature
      */
-    public static function solve(array $rows, array $counts, array $targets, int $n, float $lambda): array
+    public static function solve(array $rows, array $counts, array $targets, int $n, float|array $lambda): array
     {
         // The lower triangle, row by row, of Σ counts·rowᵀ·row: a hot loop.
         $matrix = array_fill(0, intdiv($n * ($n + 1), 2), 0.0);
@@ -43,7 +43,7 @@ final class Ridge
             }
         }
         for ($i = 0; $i < $n; ++$i) {
-            $matrix[(($i * ($i + 1)) >> 1) + $i] += $lambda;
+            $matrix[(($i * ($i + 1)) >> 1) + $i] += \is_array($lambda) ? $lambda[$i] : $lambda;
         }
 
         return self::solved($matrix, $right, $n);

@@ -17,8 +17,6 @@ use Tovrin\Tests\Outside;
 /** A rendered photo of which it is known, pixel by pixel, what belongs to which object. */
 final readonly class MaskedPhoto
 {
-    /** The photos that choosing was tuned on; it is judged by the others too. */
-    public const TUNED = ['bowl-and-vase', 'platter-on-terracotta', 'close-glazes', 'mirrors', 'clay-on-pink', 'warm-family'];
     private const WIDTH = 600;
     private const PREVIEW = 2048;
 
@@ -33,10 +31,17 @@ final readonly class MaskedPhoto
         return array_map(static fn (string $path): string => basename($path, '.png'), [...glob(Outside::root().'/demo/masks/*.png') ?: [], ...glob(Outside::root().'/tests/scenes/masks/*.png') ?: []]);
     }
 
-    public static function named(string $name): self
+    public static function isDemo(string $name): bool
     {
-        $folder = Outside::root().(is_file(Outside::root()."/demo/masks/$name.png") ? '/demo' : '/tests/scenes');
-        $pixels = PictureShape::reduce(PictureFile::read("$folder/photos/$name.jpg", $name), self::PREVIEW);
+        return is_file(Outside::root()."/demo/masks/$name.png");
+    }
+
+    /** @param Decoding|null $decoding another way to come by the same photo */
+    public static function named(string $name, ?Decoding $decoding = null): self
+    {
+        $folder = Outside::root().(self::isDemo($name) ? '/demo' : '/tests/scenes');
+        $full = PictureFile::read("$folder/photos/$name.jpg", $name);
+        $pixels = null === $decoding ? PictureShape::reduce($full, self::PREVIEW) : $decoding->preview($full, self::PREVIEW);
         $preview = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
         $mask = new \Imagick("$folder/masks/$name.png");
         $height = (int) round(self::WIDTH * $mask->getImageHeight() / $mask->getImageWidth());

@@ -12,8 +12,8 @@ use Tovrin\Core\Reach\StrokeShape;
 
 /**
  * Somebody who chooses an object on a masked photo: the first stroke goes through its deepest point, each next one through
- * the deepest point of the largest wrong region, wanted if it was missed and held if it was wrongly caught. A stroke that makes
- * it worse is undone, and the place is avoided. Every place is the same on every run.
+ * the deepest point of the largest wrong region, wanted if it was missed and held if it was wrongly caught. Every place is the
+ * same on every run. What they do besides that is a matter of their manner.
  */
 final class SimulatedUser
 {
@@ -29,7 +29,7 @@ final class SimulatedUser
     /** @var list<bool> */
     private readonly array $truth;
 
-    public function __construct(private readonly MaskedPhoto $photo, int $object)
+    public function __construct(private readonly MaskedPhoto $photo, int $object, private readonly Manner $manner = Manner::Keeps)
     {
         $this->truth = $photo->truth($object);
         $this->random = new Randomizer(new Mt19937(1));
@@ -39,13 +39,13 @@ final class SimulatedUser
      * @param callable(non-empty-list<Stroke>): Reach   $choose
      * @param callable(Reach, list<float>): void|null $shown  told of each reach that is kept, with the weights of all pixels
      *
-     * @return list<float> the share that is right, after each stroke: intersection over union at weight ½
+     * @return list<float> the share that is right, after each stroke: intersection over union at weight ½; as it was at the end where no more strokes were needed
      */
     public function choose(callable $choose, int $most, ?callable $shown = null): array
     {
         [$w, $h] = [$this->photo->width, $this->photo->height];
         $avoid = array_fill(0, $w * $h, false);
-        [$x, $y] = $this->deepest($this->truth) ?? [intdiv($w, 2), intdiv($h, 2)];
+        [$x, $y] = $this->place($this->truth, $this->deepest($this->truth) ?? [intdiv($w, 2), intdiv($h, 2)]);
         $strokes = [$this->stroke($this->truth, $x, $y, true)];
         $scores = $caught = [];
         $best = null;
@@ -54,7 +54,7 @@ final class SimulatedUser
             $weights = array_values($reach->weights($this->photo->colours));
             $now = array_map(static fn (float $weight): bool => $weight >= 0.5, $weights);
             $score = self::overlap($now, $this->truth);
-            if (null !== $best && $score < $best - self::WORSE && \count($strokes) > 1) {
+            if (Manner::Undoes === $this->manner && null !== $best && $score < $best - self::WORSE && \count($strokes) > 1) {
                 array_pop($strokes);
                 for ($i = 0; $i < $w * $h; ++$i) {
                     if (($i % $w - $x) ** 2 + (intdiv($i, $w) - $y) ** 2 < (self::AVOID * $w) ** 2) {
@@ -79,7 +79,14 @@ final class SimulatedUser
                 break;
             }
             $wants = null !== $miss && (null === $spill || $miss[2] >= $spill[2]);
-            [$x, $y] = $wants ? $miss : $spill ?? [0, 0];
+            if (Manner::Scattered === $this->manner) {
+                $either = array_keys(array_map(static fn (bool $one, bool $other): bool => $one || $other, $missed, $wrong), true, true);
+                $i = $either[$this->random->getInt(0, \count($either) - 1)];
+                $wants = $missed[$i];
+                [$x, $y] = [$i % $w, intdiv($i, $w)];
+            } else {
+                [$x, $y] = $this->place($wants ? $missed : $wrong, $wants ? $miss : $spill ?? [0, 0]);
+            }
             $strokes[] = $this->stroke($wants ? $missed : $wrong, $x, $y, $wants);
         }
 
@@ -99,6 +106,36 @@ final class SimulatedUser
         }
 
         return $both / max(1, $any);
+    }
+
+    /**
+     * Where the stroke goes: through the deepest point, or anywhere in the region around it.
+     *
+     * @param list<bool>                    $mask
+     * @param array{0: int, 1: int, 2?: int} $deepest column and row
+     *
+     * @return array{0: int, 1: int}
+     */
+    private function place(array $mask, array $deepest): array
+    {
+        if (Manner::Sloppy !== $this->manner) {
+            return [$deepest[0], $deepest[1]];
+        }
+        [$w, $h] = [$this->photo->width, $this->photo->height];
+        $region = [$deepest[1] * $w + $deepest[0]];
+        $seen = [$region[0] => true];
+        for ($at = 0; $at < \count($region); ++$at) {
+            $i = $region[$at];
+            foreach ([$i % $w > 0 ? $i - 1 : -1, $i % $w < $w - 1 ? $i + 1 : -1, $i - $w, $i + $w] as $next) {
+                if ($next >= 0 && $next < $w * $h && $mask[$next] && !isset($seen[$next])) {
+                    $seen[$next] = true;
+                    $region[] = $next;
+                }
+            }
+        }
+        $i = $region[$this->random->getInt(0, \count($region) - 1)];
+
+        return [$i % $w, intdiv($i, $w)];
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reach\Fit;
 
-use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Ridge;
@@ -12,60 +11,75 @@ use Tovrin\Core\Model\Study;
 use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\LearnedTables;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * Learns from strokes on a photo which of its colours are meant: ridge regression on how much each component of the photo's
  * model holds, once of what was marked alone and once with what the strokes grow to, and what they do not counting against.
+ *
+ * Strokes are learned in their order, each from the state before it. A later one does not undo what an earlier one has taught: what lies
+ * deeper than it is taken as right (Standing), components of which it says nothing stay where they were, and what it grows to counts
+ * the less the thinner the sliver it lies in.
  */
 final class StrokeLearner
 {
+    /** Changes whenever the same strokes teach something else. */
+    public const FORM = '2';
     /** Of a colour that nothing speaks for, each time. */
     private const PRIOR = -0.2;
     private const RIDGE = 2.0;
-    /** What a stroke counts for by itself, at most; what it grows to; and what it does not grow to, for all strokes together. */
-    private const STROKE_COUNTS = 15.0;
-    private const GROWN_COUNTS = 60.0;
-    private const REST_COUNTS = 150.0;
+    /** What keeps a component where it was, besides, when a later stroke says nothing of it; and the share of its pixels that a stroke has to hold to move it freely. */
+    private const STIFF = 100.0;
+    private const SAYS = 0.1;
+    /** Depth from which on what a stroke grows to counts in full, in shares of the picture's width. */
+    private const DEEP = 0.04;
     private const IMITATED_COUNTS = 2000.0;
-    /** Part of a grown region's count that stays with the stroke itself. */
-    private const STROKE_PART = 0.05;
-    /** Below this a pixel does not belong to a grown region. */
-    private const UNSURE = 0.05;
-    /** Pixels that a stroke has to grow to for its region to count. */
-    private const GROWS = 3.0;
-    /** With less of the photo left than this, what is left says nothing. */
-    private const LEAST_REST = 0.0025;
 
     private readonly Holdings $holdings;
-    /** @var array<int, list<float>> what each mark grew to, by number */
-    private array $grown = [];
+    private readonly StrokeEvidence $evidence;
+    /** @var list<float>|null how many pixels of the study each component holds */
+    private ?array $masses = null;
 
     /** @param ColourModel $model the study's own, or one that was adapted to its photo */
     public function __construct(private readonly Study $study, private readonly ColourModel $model)
     {
         $this->holdings = Holdings::of($model->scales, $study->nodes->points());
+        $this->evidence = new StrokeEvidence($study);
     }
 
     /**
-     * @param array<int, Mark>                                  $marks  by number
+     * @param array<int, Mark>                               $marks  by number, oldest first
      * @param array{level: float, weights: list<float>}|null $before what is known already
+     * @param Learning|null                                  $from   what the first of the marks have taught already, by an earlier call with these and the same before
      *
-     * @return array{level: float, weights: list<float>} as in Learned
+     * @return array{level: float, weights: list<float>, learning: Learning} as in Learned, and what to go on from
      */
-    public function learn(array $marks, ?array $before = null): array
+    public function learn(array $marks, ?array $before = null, ?Learning $from = null): array
     {
-        $n = $this->model->count();
-        $known = null === $before ? array_fill(0, $this->study->nodes->count(), 2 * self::PRIOR) : $this->holdings->sum($before['weights'], $before['level']);
-        [$one, $two] = array_map(
-            fn (Evidence $evidence): array => Ridge::solve($this->holdings->rows, $evidence->counts, $evidence->targets($known), $n, self::RIDGE),
-            [$this->strokes($marks), $this->grown($marks, $known)],
-        );
-        $weights = [];
-        foreach ($one as $k => $weight) {
-            $weights[] = round($weight + $two[$k] + ($before['weights'][$k] ?? 0.0), 4);
+        $level = $before['level'] ?? 2 * self::PRIOR;
+        $base = $before['weights'] ?? array_fill(0, $this->model->count(), 0.0);
+        $known = $this->holdings->sum($base, $level);
+        $learning = $from ?? Learning::nothing($this->model->count());
+        $done = array_intersect_key($marks, $learning->trusts);
+        foreach (array_diff_key($marks, $done) as $number => $mark) {
+            $standing = [] === $done ? null : Standing::of($this->study, $this->holdings->sum(self::together($base, $learning), $level));
+            $depth = $standing?->depthOf($mark) ?? 1.0;
+            $done[$number] = $mark;
+            $trusts = $learning->trusts + [$number => Smooth::at($depth / self::DEEP)];
+            $learning = $this->next($number, $done, $known, new Learning($learning->alone, $learning->grown, $trusts), $standing?->settled($depth) ?? []);
         }
 
-        return ['level' => $before['level'] ?? 2 * self::PRIOR, 'weights' => $weights];
+        return ['level' => $level, 'weights' => array_map(static fn (float $weight): float => round($weight, 4), self::together($base, $learning)), 'learning' => $learning];
+    }
+
+    /**
+     * The sum of what speaks for each node.
+     *
+     * @return list<float> above 0 where it is reached
+     */
+    public function sums(Learned $reach): array
+    {
+        return $this->holdings->sum($reach->weights, $reach->level);
     }
 
     /** Tells the tables what is known already of a reach that was learned here. */
@@ -73,7 +87,7 @@ final class StrokeLearner
     {
         // The nodes of an adapted model are not the study's.
         if ($reach->model === $this->study->model) {
-            LearnedTables::know($reach, new NodeWeights($this->study->nodes, $this->holdings->sum($reach->weights, $reach->level), $this->holdings->mass));
+            LearnedTables::know($reach, new NodeWeights($this->study->nodes, $this->sums($reach), $this->holdings->mass));
         }
     }
 
@@ -110,7 +124,7 @@ final class StrokeLearner
         $sure = array_fill(0, $this->study->count(), 0.0);
         foreach ($marks as $number => $mark) {
             if ($mark->wanted) {
-                foreach ($this->grownOf($number, $mark) as $pixel => $s) {
+                foreach ($this->evidence->sureness($number, $marks) as $pixel => $s) {
                     $sure[$pixel] = $s > $sure[$pixel] ? $s : $sure[$pixel];
                 }
             }
@@ -120,91 +134,93 @@ final class StrokeLearner
     }
 
     /**
-     * What the strokes say by themselves.
+     * Learns from one stroke more.
      *
-     * @param array<int, Mark> $marks
+     * @param int               $number  of the newest
+     * @param array<int, Mark>  $marks   up to that
+     * @param list<float>       $known   before all of them, by node
+     * @param array<int, float> $settled what stays as it is, by node
      */
-    private function strokes(array $marks): Evidence
+    private function next(int $number, array $marks, array $known, Learning $learning, array $settled): Learning
     {
-        $evidence = new Evidence();
-        foreach ($marks as $mark) {
-            $evidence->add($this->spread($mark), min(self::STROKE_COUNTS, (float) $mark->colours->count()), $mark->sign());
-        }
+        $lambda = 1 === \count($marks) ? self::RIDGE : $this->stiffness($number, $marks);
+        $moved = function (array $weights, Evidence $evidence) use ($known, $settled, $lambda): array {
+            $counts = $evidence->counts;
+            $missing = $this->missing($evidence->targets($known), $weights);
+            foreach ($settled as $node => $count) {
+                $own = $counts[$node] ?? 0.0;
+                $missing[$node] = $own * ($missing[$node] ?? 0.0) / ($own + $count);
+                $counts[$node] = $own + $count;
+            }
 
-        return $evidence;
+            return array_map(static fn (float $weight, float $more): float => $weight + $more, $weights, Ridge::solve($this->holdings->rows, $counts, $missing, $this->model->count(), $lambda));
+        };
+
+        return new Learning($moved($learning->alone, $this->evidence->alone($marks)), $moved($learning->grown, $this->evidence->grown($marks, $known, $learning->trusts)), $learning->trusts);
     }
 
     /**
-     * What they say with what they grow to; what none of them grows to counts against, unless it was wanted before.
+     * @param list<float> $base
      *
-     * @param array<int, Mark> $marks
-     * @param list<float>      $known by node
+     * @return list<float> by component
      */
-    private function grown(array $marks, array $known): Evidence
+    private static function together(array $base, Learning $learning): array
     {
-        $evidence = new Evidence();
-        $at = $this->study->at;
-        $rest = array_fill(0, \count($at), 1.0);
-        $wanted = 0;
-        foreach ($marks as $number => $mark) {
-            $wanted += $mark->wanted ? 1 : 0;
-            $region = [];
-            $total = 0.0;
-            foreach ($this->grownOf($number, $mark) as $pixel => $sure) {
-                $node = $at[$pixel];
-                if ($sure > self::UNSURE && $node >= 0) {
-                    $region[$node] = ($region[$node] ?? 0.0) + $sure;
-                    $total += $sure;
-                }
-                if (1.0 - $sure < $rest[$pixel]) {
-                    $rest[$pixel] = 1.0 - $sure;
-                }
-            }
-            $grows = $total > self::GROWS;
-            $evidence->add($this->spread($mark), self::GROWN_COUNTS * ($grows ? self::STROKE_PART : 1.0), $mark->sign());
-            if ($grows) {
-                $evidence->add($region, self::GROWN_COUNTS * (1.0 - self::STROKE_PART) / $total, $mark->sign());
-            }
-        }
-        $against = [];
-        $total = 0.0;
-        foreach ($rest as $pixel => $part) {
-            $node = $at[$pixel];
-            if ($part > 0.0 && $node >= 0 && $known[$node] <= 0.0) {
-                $against[$node] = ($against[$node] ?? 0.0) + $part;
-                $total += $part;
-            }
-        }
-        if ($total > self::LEAST_REST * \count($at)) {
-            $evidence->add($against, self::REST_COUNTS / max(1, $wanted) / $total, -1.0);
-        }
-
-        return $evidence;
+        return array_map(static fn (float $known, float $alone, float $grown): float => $known + $alone + $grown, $base, $learning->alone, $learning->grown);
     }
 
     /**
-     * The colours of a stroke by node.
+     * What is still missing of targets, by what the weights are.
      *
-     * @return array<int, float> shares
+     * @param array<int, float> $targets by node
+     * @param list<float>       $weights by component
+     *
+     * @return array<int, float> by node
      */
-    private function spread(Mark $mark): array
+    private function missing(array $targets, array $weights): array
     {
-        $lab = $mark->colours->in(OkLab::class);
-        $shares = [];
-        $n = 0;
-        foreach ($this->study->nodes->nearest($lab->a, $lab->b, $lab->c) as $node) {
-            if ($node >= 0) {
-                $shares[$node] = ($shares[$node] ?? 0.0) + 1.0;
-                ++$n;
+        foreach ($targets as $node => $target) {
+            foreach ($this->holdings->rows[$node] as $component => $held) {
+                $target -= $held * $weights[$component];
+            }
+            $targets[$node] = $target;
+        }
+
+        return $targets;
+    }
+
+    /**
+     * What keeps each component where it was: little where the newest stroke says something of it.
+     *
+     * @param array<int, Mark> $marks
+     *
+     * @return list<float> by component
+     */
+    private function stiffness(int $number, array $marks): array
+    {
+        $said = array_fill(0, $this->model->count(), 0.0);
+        foreach ($this->evidence->said($number, $marks) as $node => $pixels) {
+            foreach ($this->holdings->rows[$node] as $component => $held) {
+                $said[$component] += $pixels * $held;
             }
         }
 
-        return array_map(static fn (float $count): float => $count / $n, $shares);
+        return array_map(static fn (float $pixels, float $mass): float => self::RIDGE + self::STIFF * (1.0 - min(1.0, $pixels / max(1.0, $mass) / self::SAYS)), $said, $this->masses());
     }
 
     /** @return list<float> */
-    private function grownOf(int $number, Mark $mark): array
+    private function masses(): array
     {
-        return $this->grown[$number] ??= [] === $mark->seeds ? array_fill(0, $this->study->count(), 0.0) : $this->study->tree->grown($mark->seeds);
+        if (null === $this->masses) {
+            $masses = array_fill(0, $this->model->count(), 0.0);
+            foreach (array_count_values($this->study->at) as $node => $count) {
+                foreach ($node >= 0 ? $this->holdings->rows[$node] : [] as $component => $held) {
+                    $masses[$component] += $count * $held;
+                }
+            }
+            $this->masses = array_values($masses);
+        }
+
+        return $this->masses;
     }
 }

@@ -1,0 +1,176 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\Core\Reach\Fit;
+
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Model\Growth;
+use Tovrin\Core\Model\Study;
+
+/** What strokes on a photo speak for: by themselves, and with what they grow to. */
+final class StrokeEvidence
+{
+    /** What a stroke counts for by itself, at most; what it grows to; and what it does not grow to, for all strokes together, times the square root of how many are wanted. */
+    private const STROKE_COUNTS = 15.0;
+    private const GROWN_COUNTS = 60.0;
+    private const REST_COUNTS = 150.0;
+    /** Part of a grown region's count that stays with the stroke itself. */
+    private const STROKE_PART = 0.05;
+    /** Pixels of the study that a stroke says something of by itself, at least. */
+    private const STROKE_PIXELS = 10.0;
+    /** Below this a pixel does not belong to a grown region. */
+    private const UNSURE = 0.05;
+    /** Pixels that a stroke has to grow to for its region to count. */
+    private const GROWS = 3.0;
+    /** With less of the photo left than this, what is left says nothing. */
+    private const LEAST_REST = 0.0025;
+    /** Growths that are remembered. */
+    private const REMEMBERED = 40;
+
+    /** @var array<string, Growth> by where the mark lies */
+    private array $growths = [];
+
+    public function __construct(private readonly Study $study)
+    {
+    }
+
+    /**
+     * What the strokes say by themselves.
+     *
+     * @param array<int, Mark> $marks
+     */
+    public function alone(array $marks): Evidence
+    {
+        $evidence = new Evidence();
+        foreach ($marks as $mark) {
+            $evidence->add($this->spread($mark), min(self::STROKE_COUNTS, (float) $mark->colours->count()), $mark->sign());
+        }
+
+        return $evidence;
+    }
+
+    /**
+     * What they say with what they grow to; what none of them grows to counts against, unless it was wanted before.
+     *
+     * @param array<int, Mark>  $marks
+     * @param list<float>       $known  before all of them, by node
+     * @param array<int, float> $trusts how far each growth is to be believed, 0…1, by number of the mark
+     */
+    public function grown(array $marks, array $known, array $trusts): Evidence
+    {
+        $evidence = new Evidence();
+        $at = $this->study->at;
+        $rest = array_fill(0, \count($at), 1.0);
+        $wanted = 0;
+        foreach ($marks as $number => $mark) {
+            $wanted += $mark->wanted ? 1 : 0;
+            $sureness = $this->sureness($number, $marks);
+            $region = $this->byNode($sureness);
+            foreach ($sureness as $pixel => $sure) {
+                $left = 1.0 - $sure * $trusts[$number];
+                if ($left < $rest[$pixel]) {
+                    $rest[$pixel] = $left;
+                }
+            }
+            $total = array_sum($region);
+            $grows = $total > self::GROWS;
+            $evidence->add($this->spread($mark), self::GROWN_COUNTS * ($grows ? self::STROKE_PART : 1.0), $mark->sign());
+            if ($grows) {
+                $evidence->add($region, self::GROWN_COUNTS * (1.0 - self::STROKE_PART) * $trusts[$number] / $total, $mark->sign());
+            }
+        }
+        $against = [];
+        $total = 0.0;
+        foreach ($rest as $pixel => $part) {
+            $node = $at[$pixel];
+            if ($part > 0.0 && $node >= 0 && $known[$node] <= 0.0) {
+                $against[$node] = ($against[$node] ?? 0.0) + $part;
+                $total += $part;
+            }
+        }
+        if ($total > self::LEAST_REST * \count($at)) {
+            $evidence->add($against, self::REST_COUNTS * sqrt(max(1, $wanted)) / $total, -1.0);
+        }
+
+        return $evidence;
+    }
+
+    /**
+     * How many pixels a mark says something of, by itself or by what it grows to.
+     *
+     * @param array<int, Mark> $marks
+     *
+     * @return array<int, float> by node
+     */
+    public function said(int $number, array $marks): array
+    {
+        $said = $this->byNode($this->sureness($number, $marks));
+        $count = max(self::STROKE_PIXELS, $marks[$number]->colours->count() / 4);
+        foreach ($this->spread($marks[$number]) as $node => $share) {
+            $said[$node] = max($said[$node] ?? 0.0, $share * $count);
+        }
+
+        return $said;
+    }
+
+    /**
+     * How surely each pixel of the study belongs to what a mark grew to, by all that were made.
+     *
+     * @param array<int, Mark> $marks
+     *
+     * @return list<float> 0…1
+     */
+    public function sureness(int $number, array $marks): array
+    {
+        $mark = $marks[$number];
+        if ([] === $mark->seeds) {
+            return array_fill(0, $this->study->count(), 0.0);
+        }
+        if (\count($this->growths) > self::REMEMBERED) {
+            $this->growths = [];
+        }
+        $growth = $this->growths[pack('V*', ...$mark->seeds)] ??= $this->study->tree->from($mark->seeds);
+        $opposed = array_filter($marks, static fn (Mark $one): bool => $one->wanted !== $mark->wanted && [] !== $one->seeds);
+
+        return $growth->sureness(array_values(array_map(static fn (Mark $one): array => $one->seeds, $opposed)));
+    }
+
+    /**
+     * @param list<float> $sureness by pixel
+     *
+     * @return array<int, float> pixels, by node
+     */
+    private function byNode(array $sureness): array
+    {
+        $region = [];
+        foreach ($sureness as $pixel => $sure) {
+            $node = $this->study->at[$pixel];
+            if ($sure > self::UNSURE && $node >= 0) {
+                $region[$node] = ($region[$node] ?? 0.0) + $sure;
+            }
+        }
+
+        return $region;
+    }
+
+    /**
+     * The colours of a stroke by node.
+     *
+     * @return array<int, float> shares
+     */
+    private function spread(Mark $mark): array
+    {
+        $lab = $mark->colours->in(OkLab::class);
+        $shares = [];
+        $n = 0;
+        foreach ($this->study->nodes->nearest($lab->a, $lab->b, $lab->c) as $node) {
+            if ($node >= 0) {
+                $shares[$node] = ($shares[$node] ?? 0.0) + 1.0;
+                ++$n;
+            }
+        }
+
+        return array_map(static fn (float $count): float => $count / $n, $shares);
+    }
+}
