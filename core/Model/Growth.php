@@ -20,16 +20,13 @@ final class Growth
     private readonly array $ends;
 
     /**
-     * @param list<int> $levels of each pixel: the number of the smallest region it is in, 0…$count; $count for none
-     * @param int       $count  of regions
+     * @param string $levels a byte for each pixel: the number of the smallest region it is in, 0…$count; $count for none
+     * @param int    $count  of regions, at most 255
      */
-    public function __construct(private readonly array $levels, private readonly int $count)
+    public function __construct(public readonly string $levels, public readonly int $count)
     {
-        $sizes = array_fill(0, $count + 1, 0);
-        foreach ($levels as $level) {
-            ++$sizes[$level];
-        }
-        $n = \count($levels);
+        $sizes = count_chars($levels);
+        $n = \strlen($levels);
         $ends = [];
         $area = $sizes[0];
         // What no threshold runs over at all is an edge too: the last leap is to the whole picture.
@@ -43,12 +40,12 @@ final class Growth
     }
 
     /**
-     * How surely each pixel belongs with the stroke. The larger the leap from a region to the next, the likelier the thing ended there;
-     * a region that runs over a stroke of the other kind is the less likely the more of that stroke lies in it.
+     * How surely what lies in each region belongs with the stroke. The larger the leap from a region to the next, the likelier the thing
+     * ended there; a region that runs over a stroke of the other kind is the less likely the more of that stroke lies in it.
      *
      * @param list<list<int>> $opposed pixels under each stroke of the other kind
      *
-     * @return list<float> by pixel, 0…1
+     * @return list<float> by level, 0…1; the last is for what is in no region
      */
     public function sureness(array $opposed = []): array
     {
@@ -56,7 +53,7 @@ final class Growth
         foreach (array_filter($opposed) as $pixels) {
             $within = array_fill(0, $this->count + 1, 0);
             foreach ($pixels as $pixel) {
-                ++$within[$this->levels[$pixel]];
+                ++$within[\ord($this->levels[$pixel])];
             }
             for ($level = 0, $sum = 0; $level < $this->count; ++$level) {
                 $sum += $within[$level];
@@ -66,19 +63,33 @@ final class Growth
         $total = array_sum($ends);
         if ($total <= 1e-9) {
             // Without an edge anywhere nothing says where it ends; between strokes of the other kind the smallest region is left.
-            $ends[0] = $total = [] === $opposed ? 0.0 : 1.0;
-            $ends = [$ends[0], ...array_fill(0, $this->count - 1, 0.0)];
+            $total = [] === $opposed ? 0.0 : 1.0;
+            $ends = [$total, ...array_fill(0, $this->count - 1, 0.0)];
         }
         $sure = array_fill(0, $this->count + 1, 0.0);
         for ($level = $this->count - 1, $sum = 0.0; $level >= 0 && $total > 0.0; --$level) {
             $sum += $ends[$level] / $total;
             $sure[$level] = $sum;
         }
-        $grown = [];
-        foreach ($this->levels as $level) {
-            $grown[] = $sure[$level];
+
+        return array_values($sure);
+    }
+
+    /**
+     * How surely each pixel belongs with the stroke.
+     *
+     * @param list<list<int>> $opposed as for sureness()
+     *
+     * @return list<float> by pixel, 0…1
+     */
+    public function surenessOfPixels(array $opposed = []): array
+    {
+        $sure = $this->sureness($opposed);
+        $pixels = [];
+        for ($i = 0, $n = \strlen($this->levels); $i < $n; ++$i) {
+            $pixels[] = $sure[\ord($this->levels[$i])];
         }
 
-        return $grown;
+        return $pixels;
     }
 }

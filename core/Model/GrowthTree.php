@@ -56,9 +56,9 @@ final readonly class GrowthTree
     public function from(array $seeds): Growth
     {
         $ratio = log(self::WIDEST / self::GENTLEST) / (self::LEVELS - 1);
-        $levels = [];
+        $levels = '';
         foreach ($this->widestSteps($seeds) as $step) {
-            $levels[] = $step <= self::GENTLEST ? 0 : min(self::LEVELS, (int) ceil(log($step / self::GENTLEST) / $ratio - 1e-9));
+            $levels .= \chr($step <= self::GENTLEST ? 0 : min(self::LEVELS, (int) ceil(log($step / self::GENTLEST) / $ratio - 1e-9)));
         }
 
         return new Growth($levels, self::LEVELS);

@@ -9,6 +9,7 @@ use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Request\Sample;
 use Tovrin\App\Request\SampleAs;
 use Tovrin\App\View\FitView;
+use Tovrin\Core\Model\Table\TableShelf;
 use Tovrin\Core\Reach\Fit\StrokeLearner;
 use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\Reach;
@@ -24,7 +25,7 @@ final readonly class ReachFinder
     private const OUTSIDE = -0.8;
     private const LEVEL = -0.4;
 
-    public function __construct(private PhotoColours $colours)
+    public function __construct(private PhotoColours $colours, private TableShelf $shelf)
     {
     }
 
@@ -44,7 +45,7 @@ final readonly class ReachFinder
             $base = $base->with(new Learned($study->model, $known['weights'], $known['level'], photo: $photo->storeKey(), before: $known), Windows::class);
         }
         $strokes = array_map(static fn (Sample $s): Stroke => new Stroke(SampleAs::Wanted === $s->as, $s->shape, array_map(self::place(...), $s->points), '#808080'), $samples);
-        $taught = (new ReachLearner($raster, $study, $photo->storeKey()))->learn($strokes, $base->learned, $base->invert);
+        $taught = (new ReachLearner($raster, $study, $photo->storeKey(), $this->shelf))->learn($strokes, $base->learned, $base->invert);
         $newest = \count($strokes) - 1;
         $notes = match (true) {
             $newest < 0 => [],

@@ -63,7 +63,7 @@ final class ReachLearner
         $learned = new Learned($model, $weights, $level, $known->broader ?? 0.0, $known->soft ?? Learned::SOFT, $kept, $this->photo, $known?->before);
         $learner->tell($learned);
 
-        return new Taught($learned, $marks, $learner, $learning);
+        return new Taught($learned, $marks, $learner);
     }
 
     /**

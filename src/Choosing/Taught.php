@@ -12,7 +12,7 @@ use Tovrin\Core\Reach\Learned;
 final readonly class Taught
 {
     /** @param non-empty-array<int, Mark> $marks those that lie on the photo, by the number of their stroke */
-    public function __construct(public Learned $learned, public array $marks, public StrokeLearner $learner, public ?\Tovrin\Core\Reach\Fit\Learning $learning = null)
+    public function __construct(public Learned $learned, public array $marks, public StrokeLearner $learner)
     {
     }
 }

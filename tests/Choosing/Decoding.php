@@ -27,9 +27,12 @@ enum Decoding: string
         return match ($this) {
             self::Resampled => $small,
             self::Jpeg85 => self::byImagick($small, static function (\Imagick $image): void {
+                $image->setFormat('jpeg');
                 $image->setImageFormat('jpeg');
                 $image->setImageCompressionQuality(85);
-                $image->readImageBlob($image->getImageBlob());
+                $bytes = $image->getImageBlob();
+                $image->clear();
+                $image->readImageBlob($bytes);
             }),
             self::Noise => self::noisy($small),
         };
@@ -44,6 +47,7 @@ enum Decoding: string
         $image->setOption('depth', '8');
         $image->readImageBlob($pixels->bytes());
         $change($image);
+        $image->setFormat('rgb');
         $image->setImageFormat('rgb');
         $image->setImageDepth(8);
 
@@ -53,7 +57,7 @@ enum Decoding: string
     private static function noisy(Pixels $pixels): Pixels
     {
         $bytes = $pixels->bytes();
-        $random = (new Randomizer(new Mt19937(3)))->getBytes(\strlen($bytes));
+        $random = (new Randomizer(new Mt19937(3)))->getBytes(max(1, \strlen($bytes)));
         for ($i = 0, $n = \strlen($bytes); $i < $n; ++$i) {
             $bytes[$i] = \chr(max(0, min(255, \ord($bytes[$i]) + \ord($random[$i]) % 3 - 1)));
         }

@@ -19,6 +19,7 @@ use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Model\Table\TableShelf;
 use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\Reach;
@@ -58,20 +59,89 @@ final class LearningTest extends TestCase
         self::assertGreaterThan($least, $scores[0] ?? 0.0);
     }
 
-    public function testAHeldStrokeKeepsOutWhatWasCaught(): void
+    public function testAHeldStrokeKeepsOutWhatWasCaughtAndCostsNothing(): void
     {
-        $wanted = new Stroke(true, StrokeShape::Path, [[0.22, 0.58], [0.36, 0.62]], '#808080');
-        $held = new Stroke(false, StrokeShape::Path, [[0.66, 0.80], [0.80, 0.78]], '#808080');
-        $share = static function (Learned $reach): float {
-            $table = self::$photo->truth(4);
-            $caught = 0;
-            foreach ($reach->weights(self::$photo->colours) as $i => $weight) {
-                $caught += $table[$i] && $weight >= 0.5 ? 1 : 0;
+        $photo = MaskedPhoto::named('platter-on-terracotta');
+        $truth = $photo->truth(4);
+        $learner = new ReachLearner($photo->preview, $photo->study, 'stand');
+        $shares = $kinds = [];
+        (new SimulatedUser($photo, 4))->choose(static function (array $strokes) use ($learner, &$kinds): Reach {
+            $kinds[] = $strokes[\count($strokes) - 1]->wanted;
+
+            return new Reach(array_filter([$learner->learn($strokes)?->learned]));
+        }, 2, static function (Reach $reach, array $weights) use ($truth, &$shares): void {
+            $own = $other = 0;
+            foreach ($weights as $i => $weight) {
+                $own += $weight >= 0.5 && $truth[$i] ? 1 : 0;
+                $other += $weight >= 0.5 && !$truth[$i] ? 1 : 0;
+            }
+            $all = \count(array_filter($truth));
+            $shares[] = [$own / $all, $other / $all];
+        });
+        self::assertSame([true, false], $kinds);
+        self::assertGreaterThan(0.2, $shares[0][1], 'something is caught that is not meant');
+        self::assertLessThan(0.5 * $shares[0][1], $shares[1][1]);
+        self::assertGreaterThan(0.98 * $shares[0][0], $shares[1][0]);
+    }
+
+    /** Five strokes at the middle of what is wrong, nothing taken back: none of them costs a tenth of the thing, and the last is no worse than the first. */
+    #[DataProvider('scenes')]
+    public function testALaterStrokeUndoesNoEarlierOne(string $name): void
+    {
+        $photo = MaskedPhoto::named($name);
+        $learner = new ReachLearner($photo->preview, $photo->study, $name);
+        foreach ($photo->objects() as $object) {
+            $scores = (new SimulatedUser($photo, $object))->choose(static fn (array $strokes): Reach => new Reach(array_filter([$learner->learn($strokes)?->learned])), 5);
+            foreach (\array_slice($scores, 1) as $before => $score) {
+                self::assertGreaterThan($scores[$before] - 0.1, $score, \sprintf('object %d, after stroke %d: %s', $object, $before + 2, implode(' ', array_map(static fn (float $one): string => \sprintf('%.2f', $one), $scores))));
+            }
+            self::assertGreaterThan($scores[0] - 0.02, $scores[4]);
+        }
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function scenes(): iterable
+    {
+        yield 'two greens' => ['two-greens'];
+    }
+
+    /** What was kept of the strokes before is what learning them anew would give. */
+    public function testGoingOnFromWhatWasKeptIsTheSameAsLearningItAnew(): void
+    {
+        $shelf = new class implements TableShelf {
+            /** @var array<string, string> */
+            public array $kept = [];
+            public int $found = 0;
+
+            public function get(string $key): ?string
+            {
+                $this->found += isset($this->kept[$key]) ? 1 : 0;
+
+                return $this->kept[$key] ?? null;
             }
 
-            return $caught / \count(array_filter($table));
+            public function put(string $key, string $bytes): void
+            {
+                $this->kept[$key] = $bytes;
+            }
         };
-        self::assertLessThan(0.6 * $share(self::$bowl), $share(self::learned([$wanted, $held])));
+        $strokes = [
+            new Stroke(true, StrokeShape::Path, [[0.22, 0.58], [0.36, 0.62]], '#808080'),
+            new Stroke(false, StrokeShape::Path, [[0.66, 0.80], [0.80, 0.78]], '#808080'),
+            new Stroke(true, StrokeShape::Point, [[0.27, 0.48]], '#808080'),
+        ];
+        foreach ([1, 2, 3] as $count) {
+            // Another process each time, as the server has it.
+            $learner = new ReachLearner(self::$photo->preview, self::$photo->study, 'here', $shelf);
+            $learned = $learner->learn(\array_slice($strokes, 0, $count))?->learned;
+        }
+        self::assertSame(2, $shelf->found);
+        self::assertSame((new ReachLearner(self::$photo->preview, self::$photo->study, 'here'))->learn($strokes)?->learned->weights, $learned?->weights);
+        // The order counts, and so does each stroke: nothing is taken for something else.
+        $reversed = (new ReachLearner(self::$photo->preview, self::$photo->study, 'here', $shelf))->learn(array_reverse($strokes))?->learned;
+        self::assertSame((new ReachLearner(self::$photo->preview, self::$photo->study, 'here'))->learn(array_reverse($strokes))?->learned->weights, $reversed?->weights);
+        $shelf->kept = array_map(static fn (string $bytes): string => substr($bytes, 3), $shelf->kept);
+        self::assertSame($learned?->weights, (new ReachLearner(self::$photo->preview, self::$photo->study, 'here', $shelf))->learn($strokes)?->learned->weights, 'what is damaged is learned anew');
     }
 
     /** @return iterable<string, array{string}> */

@@ -26,9 +26,9 @@ final class StrokeEvidence
     /** With less of the photo left than this, what is left says nothing. */
     private const LEAST_REST = 0.0025;
     /** Growths that are remembered. */
-    private const REMEMBERED = 40;
+    private const REMEMBERED = 200;
 
-    /** @var array<string, Growth> by where the mark lies */
+    /** @var array<string, array{Growth, array<int, array<int, int>>}> by where the mark lies; with how many pixels of each node are at each level */
     private array $growths = [];
 
     public function __construct(private readonly Study $study)
@@ -65,14 +65,8 @@ final class StrokeEvidence
         $wanted = 0;
         foreach ($marks as $number => $mark) {
             $wanted += $mark->wanted ? 1 : 0;
-            $sureness = $this->sureness($number, $marks);
-            $region = $this->byNode($sureness);
-            foreach ($sureness as $pixel => $sure) {
-                $left = 1.0 - $sure * $trusts[$number];
-                if ($left < $rest[$pixel]) {
-                    $rest[$pixel] = $left;
-                }
-            }
+            $region = $this->region($number, $marks);
+            $this->takeOff($rest, $number, $marks, $trusts[$number]);
             $total = array_sum($region);
             $grows = $total > self::GROWS;
             $evidence->add($this->spread($mark), self::GROWN_COUNTS * ($grows ? self::STROKE_PART : 1.0), $mark->sign());
@@ -105,7 +99,7 @@ final class StrokeEvidence
      */
     public function said(int $number, array $marks): array
     {
-        $said = $this->byNode($this->sureness($number, $marks));
+        $said = $this->region($number, $marks);
         $count = max(self::STROKE_PIXELS, $marks[$number]->colours->count() / 4);
         foreach ($this->spread($marks[$number]) as $node => $share) {
             $said[$node] = max($said[$node] ?? 0.0, $share * $count);
@@ -123,35 +117,94 @@ final class StrokeEvidence
      */
     public function sureness(int $number, array $marks): array
     {
-        $mark = $marks[$number];
-        if ([] === $mark->seeds) {
-            return array_fill(0, $this->study->count(), 0.0);
-        }
-        if (\count($this->growths) > self::REMEMBERED) {
-            $this->growths = [];
-        }
-        $growth = $this->growths[pack('V*', ...$mark->seeds)] ??= $this->study->tree->from($mark->seeds);
-        $opposed = array_filter($marks, static fn (Mark $one): bool => $one->wanted !== $mark->wanted && [] !== $one->seeds);
-
-        return $growth->sureness(array_values(array_map(static fn (Mark $one): array => $one->seeds, $opposed)));
+        return [] === $marks[$number]->seeds ? array_fill(0, $this->study->count(), 0.0) : $this->grownFrom($marks[$number]->seeds)[0]->surenessOfPixels(self::opposed($number, $marks));
     }
 
     /**
-     * @param list<float> $sureness by pixel
+     * Leaves of the rest of the photo what a mark did not grow to: a hot loop.
+     *
+     * @param list<float>      $rest  by pixel, 0…1
+     * @param array<int, Mark> $marks
+     */
+    private function takeOff(array &$rest, int $number, array $marks, float $trust): void
+    {
+        if ([] === $marks[$number]->seeds) {
+            return;
+        }
+        [$growth] = $this->grownFrom($marks[$number]->seeds);
+        $levels = $growth->levels;
+        $left = array_map(static fn (float $sure): float => 1.0 - $sure * $trust, $growth->sureness(self::opposed($number, $marks)));
+        for ($pixel = 0, $n = \strlen($levels); $pixel < $n; ++$pixel) {
+            $part = $left[\ord($levels[$pixel])];
+            if ($part < $rest[$pixel]) {
+                $rest[$pixel] = $part;
+            }
+        }
+    }
+
+    /**
+     * What a mark grew to.
+     *
+     * @param array<int, Mark> $marks
      *
      * @return array<int, float> pixels, by node
      */
-    private function byNode(array $sureness): array
+    private function region(int $number, array $marks): array
     {
         $region = [];
-        foreach ($sureness as $pixel => $sure) {
-            $node = $this->study->at[$pixel];
-            if ($sure > self::UNSURE && $node >= 0) {
-                $region[$node] = ($region[$node] ?? 0.0) + $sure;
+        if ([] !== $marks[$number]->seeds) {
+            [$growth, $counts] = $this->grownFrom($marks[$number]->seeds);
+            foreach ($growth->sureness(self::opposed($number, $marks)) as $level => $sure) {
+                foreach ($sure > self::UNSURE ? $counts[$level] ?? [] : [] as $node => $count) {
+                    $region[$node] = ($region[$node] ?? 0.0) + $sure * $count;
+                }
             }
         }
 
         return $region;
+    }
+
+    /**
+     * @param non-empty-list<int> $seeds
+     *
+     * @return array{Growth, array<int, array<int, int>>} with how many pixels of each node are at each level
+     */
+    private function grownFrom(array $seeds): array
+    {
+        $name = pack('V*', ...$seeds);
+        if (!isset($this->growths[$name])) {
+            if (\count($this->growths) >= self::REMEMBERED) {
+                $this->growths = [];
+            }
+            $growth = $this->study->tree->from($seeds);
+            $counts = [];
+            foreach ($this->study->at as $pixel => $node) {
+                if ($node >= 0) {
+                    $level = \ord($growth->levels[$pixel]);
+                    $counts[$level][$node] = ($counts[$level][$node] ?? 0) + 1;
+                }
+            }
+            $this->growths[$name] = [$growth, $counts];
+        }
+
+        return $this->growths[$name];
+    }
+
+    /**
+     * @param array<int, Mark> $marks
+     *
+     * @return list<list<int>> pixels under the strokes of the other kind
+     */
+    private static function opposed(int $number, array $marks): array
+    {
+        $opposed = [];
+        foreach ($marks as $one) {
+            if ($one->wanted !== $marks[$number]->wanted && [] !== $one->seeds) {
+                $opposed[] = $one->seeds;
+            }
+        }
+
+        return $opposed;
     }
 
     /**

@@ -144,19 +144,33 @@ final class StrokeLearner
     private function next(int $number, array $marks, array $known, Learning $learning, array $settled): Learning
     {
         $lambda = 1 === \count($marks) ? self::RIDGE : $this->stiffness($number, $marks);
-        $moved = function (array $weights, Evidence $evidence) use ($known, $settled, $lambda): array {
-            $counts = $evidence->counts;
-            $missing = $this->missing($evidence->targets($known), $weights);
-            foreach ($settled as $node => $count) {
-                $own = $counts[$node] ?? 0.0;
-                $missing[$node] = $own * ($missing[$node] ?? 0.0) / ($own + $count);
-                $counts[$node] = $own + $count;
-            }
+        $alone = $this->moved($learning->alone, $this->evidence->alone($marks), $known, $settled, $lambda);
+        $grown = $this->moved($learning->grown, $this->evidence->grown($marks, $known, $learning->trusts), $known, $settled, $lambda);
 
-            return array_map(static fn (float $weight, float $more): float => $weight + $more, $weights, Ridge::solve($this->holdings->rows, $counts, $missing, $this->model->count(), $lambda));
-        };
+        return new Learning($alone, $grown, $learning->trusts);
+    }
 
-        return new Learning($moved($learning->alone, $this->evidence->alone($marks)), $moved($learning->grown, $this->evidence->grown($marks, $known, $learning->trusts)), $learning->trusts);
+    /**
+     * Weights moved to what the evidence says, as far as what is settled lets them.
+     *
+     * @param list<float>       $weights by component
+     * @param list<float>       $known   by node
+     * @param array<int, float> $settled by node
+     * @param float|list<float> $lambda
+     *
+     * @return list<float> by component
+     */
+    private function moved(array $weights, Evidence $evidence, array $known, array $settled, float|array $lambda): array
+    {
+        $counts = $evidence->counts;
+        $missing = $this->missing($evidence->targets($known), $weights);
+        foreach ($settled as $node => $count) {
+            $own = $counts[$node] ?? 0.0;
+            $missing[$node] = $own * ($missing[$node] ?? 0.0) / ($own + $count);
+            $counts[$node] = $own + $count;
+        }
+
+        return array_map(static fn (float $weight, float $more): float => $weight + $more, $weights, Ridge::solve($this->holdings->rows, $counts, $missing, $this->model->count(), $lambda));
     }
 
     /**

@@ -19,7 +19,7 @@ final class GrowthTreeTest extends TestCase
         // A disc that is shaded from left to right on a ground of another colour.
         $inside = static fn (int $i): bool => hypot($i % self::COLUMNS - 25, intdiv($i, self::COLUMNS) - 20) < 15.0;
         $tree = $this->tree(static fn (int $i): array => $inside($i) ? [0.3 + 0.003 * ($i % self::COLUMNS), 0.2, 0.1] : [0.5 + 0.002 * intdiv($i, self::COLUMNS), -0.1, 0.0]);
-        $grown = $tree->from([20 * self::COLUMNS + 25])->sureness();
+        $grown = $tree->from([20 * self::COLUMNS + 25])->surenessOfPixels();
         $in = $out = [0.0, 0];
         foreach ($grown as $i => $sure) {
             $distance = hypot($i % self::COLUMNS - 25, intdiv($i, self::COLUMNS) - 20);
@@ -88,7 +88,7 @@ final class GrowthTreeTest extends TestCase
     public function testAFlatPictureGrowsNowhereForCertain(): void
     {
         $tree = $this->tree(static fn (): array => [0.5, 0.0, 0.0]);
-        self::assertSame(0.0, array_sum($tree->from([0])->sureness()), 'without an edge anywhere nothing says where it ends');
+        self::assertSame(0.0, array_sum($tree->from([0])->surenessOfPixels()), 'without an edge anywhere nothing says where it ends');
     }
 
     /** @param callable(int): array{0: float, 1: float, 2: float} $colour */
