@@ -8,6 +8,7 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Request\Sample;
 use Tovrin\App\Request\SampleAs;
+use Tovrin\App\View\ChangeView;
 use Tovrin\App\View\FitView;
 use Tovrin\Core\Model\Table\TableShelf;
 use Tovrin\Core\Reach\Fit\StrokeLearner;
@@ -45,7 +46,11 @@ final readonly class ReachFinder
             $base = $base->with(new Learned($study->model, $known['weights'], $known['level'], photo: $photo->storeKey(), before: $known), Windows::class);
         }
         $strokes = array_map(static fn (Sample $s): Stroke => new Stroke(SampleAs::Wanted === $s->as, $s->shape, array_map(self::place(...), $s->points), '#808080'), $samples);
-        $taught = (new ReachLearner($raster, $study, $photo->storeKey(), $this->shelf))->learn($strokes, $base->learned, $base->invert);
+        $learner = new ReachLearner($raster, $study, $photo->storeKey(), $this->shelf);
+        // One adaptation for both, so that they can be compared.
+        $known = null === $base->learned || $base->learned->photo === $photo->storeKey() ? $base->learned : $base->learned->adapted($study->points(), $photo->storeKey());
+        $before = \count($strokes) > 1 ? $learner->learn(\array_slice($strokes, 0, -1), $known, $base->invert) : null;
+        $taught = $learner->learn($strokes, $known, $base->invert);
         $newest = \count($strokes) - 1;
         $notes = match (true) {
             $newest < 0 => [],
@@ -57,7 +62,10 @@ final readonly class ReachFinder
             return FitView::untaught($base->with(self::asBefore($base->learned, $photo->storeKey()), Learned::class), $notes);
         }
 
-        return FitView::taught($base->with($taught->learned, Learned::class), $taught, $base->invert ? null : Unmarked::largest($taught, $study, $this->colours->pots($photo)), $notes);
+        $pots = $this->colours->pots($photo);
+        $change = null === $before || $base->invert ? null : ChangeView::of(Change::between($before, $taught, $study), $pots, $study);
+
+        return FitView::taught($base->with($taught->learned, Learned::class), $taught, $base->invert ? null : Unmarked::largest($taught, $study, $pots), $change, $notes);
     }
 
     /** @return FitView|null null when the photo has no such pot */

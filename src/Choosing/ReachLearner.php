@@ -18,7 +18,8 @@ use Tovrin\Core\Reading\Raster;
 final class ReachLearner
 {
     private readonly StrokeMarks $marks;
-    private ?StrokeLearner $own = null;
+    private ?StrokeLearner $learner = null;
+    private ?ColourModel $model = null;
     /** @var array<string, Learning> what strokes have taught lately, by the name of them and of all before them */
     private array $learned = [];
 
@@ -56,7 +57,7 @@ final class ReachLearner
             return null;
         }
         $model = $known->model ?? $this->study->model;
-        $learner = $model === $this->study->model ? $this->own ??= new StrokeLearner($this->study, $model) : new StrokeLearner($this->study, $model);
+        $learner = $this->learnerFor($model);
         $names = $this->names($marks, $model, $known?->before);
         ['level' => $level, 'weights' => $weights, 'learning' => $learning] = $learner->learn($marks, $known?->before, $this->before($names, $marks, $model->count()));
         $this->keep($names[array_key_last($names)], $learning);
@@ -64,6 +65,15 @@ final class ReachLearner
         $learner->tell($learned);
 
         return new Taught($learned, $marks, $learner);
+    }
+
+    private function learnerFor(ColourModel $model): StrokeLearner
+    {
+        if (null === $this->learner || $this->model !== $model) {
+            [$this->learner, $this->model] = [new StrokeLearner($this->study, $model), $model];
+        }
+
+        return $this->learner;
     }
 
     /**

@@ -15,4 +15,10 @@ final readonly class Taught
     public function __construct(public Learned $learned, public array $marks, public StrokeLearner $learner)
     {
     }
+
+    /** The same read tighter or broader, softer or firmer. */
+    public function read(float $broader, float $soft): self
+    {
+        return new self($this->learned->tuned($broader, $soft), $this->marks, $this->learner);
+    }
 }

@@ -39,7 +39,7 @@ final class Unmarked
         $pot = array_key_first($counts) ?? 0;
         $share = ($counts[$pot] ?? 0) / $study->count();
 
-        return $share < self::LEAST ? null : new AskView($pot, $pots->names[$pot], $share, self::spots($groups[$pot], $study), $study->columns, $study->rows, self::mask($groups[$pot], $study->count()));
+        return $share < self::LEAST ? null : new AskView($pot, $pots->names[$pot], $share, self::spots($groups[$pot], $study), $study->columns, $study->rows, Change::mask($groups[$pot], $study));
     }
 
     /**
@@ -85,21 +85,6 @@ final class Unmarked
         }
 
         return $patches;
-    }
-
-    /**
-     * Which pixels are asked about: a bit each, row by row, the first in the highest bit.
-     *
-     * @param list<int> $pixels
-     */
-    private static function mask(array $pixels, int $count): string
-    {
-        $bytes = str_repeat("\0", intdiv($count + 7, 8));
-        foreach ($pixels as $pixel) {
-            $bytes[$pixel >> 3] = \chr(\ord($bytes[$pixel >> 3]) | 128 >> ($pixel & 7));
-        }
-
-        return base64_encode($bytes);
     }
 
     /**

@@ -6,10 +6,12 @@ namespace Tovrin\App\Command;
 
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\ArgvInput;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Choosing\Change;
 use Tovrin\App\Choosing\ReachLearner;
 use Tovrin\App\Choosing\StudyMaker;
 use Tovrin\App\Choosing\Taught;
@@ -39,8 +41,9 @@ final class ChooseCommand extends Command
             ->addOption('want', 'w', InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'a stroke over colours that are meant: "x,y x,y …"; one place is a click')
             ->addOption('hold', null, InputOption::VALUE_REQUIRED | InputOption::VALUE_IS_ARRAY, 'a stroke over colours that must stay put')
             ->addOption('broader', 'b', InputOption::VALUE_REQUIRED, 'from -1 (tightest) to 1 (broadest); 0 is as learned', '0')
+            ->addOption('json', null, InputOption::VALUE_NONE, 'print what each stroke did, an object a line')
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the file to write the reach to, as JSON')
-            ->setHelp("Places are shares of the picture's width and height, 0 to 1 from its top left corner.\nPrints what the reach catches, family by family. The file can be given to \"matte --reach\", and is what stands under \"reach\" in a look.");
+            ->setHelp("Places are shares of the picture's width and height, 0 to 1 from its top left corner.\nStrokes are learned in the order they are given in; a later one corrects what the earlier ones caught.\nPrints what the reach catches, family by family. The file can be given to \"matte --reach\", and is what stands under \"reach\" in a look.");
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -51,7 +54,7 @@ final class ChooseCommand extends Command
         if (!is_numeric($broader) || abs((float) $broader) > 1.0) {
             throw new UsageError(\sprintf('--broader %s is not possible: give a number from -1 to 1.', $broader));
         }
-        $strokes = [...self::strokes($input, 'want', true), ...self::strokes($input, 'hold', false)];
+        $strokes = self::inOrder($input, self::strokes($input, 'want', true), self::strokes($input, 'hold', false));
         if ([] === $strokes) {
             throw new UsageError('Nothing is marked. Give at least one stroke with --want "x,y x,y".');
         }
@@ -62,13 +65,23 @@ final class ChooseCommand extends Command
             $pixels = PhotoImport::preview(PictureFile::read($path, $path, PhotoImport::PREVIEW_SIDE));
             $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
             $study = StudyMaker::study($raster);
-            $taught = (new ReachLearner($raster, $study, ''))->learn($strokes) ?? throw new UsageError('All strokes lie beside the picture. Places are shares of its width and height, from 0 to 1.');
-            $learned = $taught->learned->tuned((float) $broader, Learned::SOFT);
-            self::report(new Taught($learned, $taught->marks, $taught->learner), $study, \count($strokes), $output);
+            $learner = new ReachLearner($raster, $study, '');
+            $json = true === $input->getOption('json');
+            $pots = Pots::of($study);
+            for ($number = $json ? 1 : \count($strokes), $before = null, $taught = null; $number <= \count($strokes); ++$number, $before = $taught) {
+                $taught = $learner->learn(\array_slice($strokes, 0, $number))?->read((float) $broader, Learned::SOFT);
+                if ($json) {
+                    $output->writeln(json_encode(self::told($number, $strokes[$number - 1], $before, $taught, $study, $pots), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW);
+                }
+            }
+            if (null === $taught) {
+                throw new UsageError('All strokes lie beside the picture. Places are shares of its width and height, from 0 to 1.');
+            }
+            $json || self::report($taught, $study, $pots, \count($strokes), $output);
             $target = Files::option($input, 'output');
             if (null !== $target) {
-                AtomicFile::write($target, json_encode(LookWriter::reach(new Reach([$learned])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES)."\n");
-                $output->writeln(\sprintf('Wrote %s', $target));
+                AtomicFile::write($target, json_encode(LookWriter::reach(new Reach([$taught->learned])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES)."\n");
+                $json || $output->writeln(\sprintf('Wrote %s', $target));
             }
         } catch (PictureError $e) {
             throw new UsageError($e->getMessage(), 0, $e);
@@ -77,9 +90,40 @@ final class ChooseCommand extends Command
         return self::SUCCESS;
     }
 
-    private static function report(Taught $taught, Study $study, int $given, OutputInterface $output): void
+    /**
+     * What one stroke did, for programs.
+     *
+     * @param Taught|null $before after the strokes before it
+     * @param Taught|null $after  after it; null while all strokes lie beside the picture
+     *
+     * @return array{stroke: int, as: string, beside: bool, caught: float, families: list<array{name: string, share: float, ofFamily: float}>, added: float, lost: float, addedFamilies: list<array{name: string, share: float}>, lostFamilies: list<array{name: string, share: float}>} shares of the picture, 0…1
+     */
+    private static function told(int $number, Stroke $stroke, ?Taught $before, ?Taught $after, Study $study, Pots $pots): array
     {
-        $pots = Pots::of($study);
+        $n = $study->count();
+        $told = ['stroke' => $number, 'as' => $stroke->wanted ? 'wanted' : 'held', 'beside' => !isset($after->marks[$number - 1]), 'caught' => 0.0, 'families' => [], 'added' => 0.0, 'lost' => 0.0, 'addedFamilies' => [], 'lostFamilies' => []];
+        if (null === $after) {
+            return $told;
+        }
+        $change = Change::between($before, $after, $study);
+        $caught = array_keys($change->caught, true, true);
+        $all = Change::byPot(range(0, $n - 1), $pots, $study);
+        $told['caught'] = round(\count($caught) / $n, 5);
+        foreach (Change::byPot($caught, $pots, $study) as $pot => $count) {
+            $told['families'][] = ['name' => $pots->names[$pot], 'share' => round($count / $n, 5), 'ofFamily' => round($count / $all[$pot], 4)];
+        }
+        foreach (['added' => $change->added, 'lost' => $change->lost] as $what => $pixels) {
+            $told[$what] = round(\count($pixels) / $n, 5);
+            foreach (Change::byPot($pixels, $pots, $study) as $pot => $count) {
+                $told[$what.'Families'][] = ['name' => $pots->names[$pot], 'share' => round($count / $n, 5)];
+            }
+        }
+
+        return $told;
+    }
+
+    private static function report(Taught $taught, Study $study, Pots $pots, int $given, OutputInterface $output): void
+    {
         $reached = $pots->reached($study, array_values($taught->learned->weights($study->colours())));
         $caught = array_column($reached, 0);
         if (\count($taught->marks) < $given) {
@@ -97,6 +141,28 @@ final class ChooseCommand extends Command
             $places = implode(' ', array_map(static fn (array $p): string => \sprintf('%.4F,%.4F', $p[0], $p[1]), \array_slice($ask->points, 0, 1)));
             $output->writeln(\sprintf('The %s is caught without having been marked. Add --want "%s" if it is meant, or --hold "%s" if it must stay.', $ask->name, $places, $places));
         }
+    }
+
+    /**
+     * Wanted and held strokes in the order they were given in, which the console does not keep between two options.
+     *
+     * @param list<Stroke> $wanted
+     * @param list<Stroke> $held
+     *
+     * @return list<Stroke>
+     */
+    private static function inOrder(InputInterface $input, array $wanted, array $held): array
+    {
+        $strokes = [];
+        foreach ($input instanceof ArgvInput ? $input->getRawTokens() : [] as $token) {
+            if (1 === preg_match('/^(--want(=|$)|-w)/', $token) && [] !== $wanted) {
+                $strokes[] = array_shift($wanted);
+            } elseif (1 === preg_match('/^--hold(=|$)/', $token) && [] !== $held) {
+                $strokes[] = array_shift($held);
+            }
+        }
+
+        return [...$strokes, ...$wanted, ...$held];
     }
 
     /** @return list<Stroke> */

@@ -31,8 +31,9 @@ final readonly class FitView implements \JsonSerializable
      * @param float        $overlap share of their colours that wanted and held samples have in common, 0 to 1
      * @param list<string> $words   what was done, in whole sentences
      * @param AskView|null $ask     what is caught without having been marked
+     * @param ChangeView|null $change what the newest sample changed most
      */
-    private function __construct(public ?Reach $reach, public ?float $wanted, public ?float $held, public float $overlap, public array $words, public ?AskView $ask = null)
+    private function __construct(public ?Reach $reach, public ?float $wanted, public ?float $held, public float $overlap, public array $words, public ?AskView $ask = null, public ?ChangeView $change = null)
     {
     }
 
@@ -43,10 +44,13 @@ final readonly class FitView implements \JsonSerializable
     }
 
     /** @param list<string> $words said before what the fit itself says */
-    public static function taught(Reach $reach, Taught $taught, ?AskView $ask, array $words): self
+    public static function taught(Reach $reach, Taught $taught, ?AskView $ask, ?ChangeView $change, array $words): self
     {
         [$wanted, $held] = [Caught::share($reach, self::colours($taught, true, self::ENOUGH)), Caught::share($reach, self::colours($taught, false, self::ENOUGH))];
         $overlap = Samples::overlap(self::colours($taught, true), self::colours($taught, false), self::CELL);
+        if (null !== $change) {
+            $words[] = \sprintf('%s: %s%s, %s of the photo.', $change->added ? 'Now also' : 'No longer', $change->mostly ? 'mostly ' : '', $change->name, Rounding::percent($change->share));
+        }
         if ($reach->invert) {
             $words[] = 'Leaves what was marked alone and acts on everything else.';
         } elseif (null !== $wanted) {
@@ -60,13 +64,13 @@ final readonly class FitView implements \JsonSerializable
             $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(Rounding::percent($overlap)));
         }
 
-        return new self(self::orNull($reach), $wanted, $held, $overlap, $words, $ask);
+        return new self(self::orNull($reach), $wanted, $held, $overlap, $words, $ask, $change);
     }
 
     /** @return array<string, mixed> */
     public function jsonSerialize(): array
     {
-        return ['reach' => null === $this->reach ? null : LookWriter::reach($this->reach), 'wanted' => $this->wanted, 'held' => $this->held, 'overlap' => $this->overlap, 'words' => $this->words, 'ask' => $this->ask];
+        return ['reach' => null === $this->reach ? null : LookWriter::reach($this->reach), 'wanted' => $this->wanted, 'held' => $this->held, 'overlap' => $this->overlap, 'words' => $this->words, 'ask' => $this->ask, 'change' => $this->change];
     }
 
     /** One that lets everything through is none. */

@@ -17,7 +17,7 @@ const learnedFrom = (samples: Sample[], photo = HERE): Reach => ({
   learned: { level: -0.4, broader: 0, soft: 0.6, grain: [0, 0, 0], scales: [], weights: [], photo, strokes: samples.map(({ as, shape, points }) => ({ as, shape, points: points as number[][], colour: '#808080' })) },
 });
 /** A fit that keeps the strokes it was made of. */
-const fitOf = (samples: Sample[]): Fit => ({ reach: learnedFrom(samples), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`], ask: null });
+const fitOf = (samples: Sample[]): Fit => ({ reach: learnedFrom(samples), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`], ask: null, change: null });
 
 let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void; preview: (change: (now: Look) => Look) => void };
 let previewed: Look[];
@@ -55,6 +55,32 @@ const answer = async () => {
 };
 
 describe('choosing by strokes', () => {
+  it('works out what an answer would change without changing anything, and forgets it when it is thought of no more', async () => {
+    void choosing.stroke(stroke(0.1), 'a');
+    await answer();
+    const before = grading.state;
+    void choosing.consider(stroke(0.5), 'a');
+    expect(choosing.state.considered).toBeNull();
+    await answer();
+    expect(asked.at(-1)?.samples.map(({ points }) => points[0]?.[0])).toEqual([0.1, 0.5]);
+    expect(choosing.state.considered).toEqual({ sample: stroke(0.5), change: null });
+    expect(grading.state).toBe(before);
+    void choosing.consider(null, 'a');
+    expect(choosing.state.considered).toBeNull();
+    // What comes after the pointer has left, or after it was answered, is not shown.
+    void choosing.consider(stroke(0.6), 'a');
+    void choosing.consider(null, 'a');
+    await answer();
+    expect(choosing.state.considered).toBeNull();
+    void choosing.consider(stroke(0.7), 'a');
+    void choosing.stroke(stroke(0.7), 'a');
+    await turns();
+    asked.at(-2)?.answer();
+    await answer();
+    expect(choosing.state.considered).toBeNull();
+    expect(xs(reach('a'))).toEqual([0.1, 0.7]);
+  });
+
   it('counts both of two strokes in quick succession', async () => {
     void choosing.stroke(stroke(0.1), 'a');
     void choosing.stroke(stroke(0.2), 'a');

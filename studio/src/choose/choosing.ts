@@ -25,6 +25,8 @@ export interface ChoosingState {
   anew: string | null;
   /** How the last stroke did, and the move and reach that this is true of. */
   last: { id: string; reach: Reach | null; fit: Fit } | null;
+  /** What an answer to what is asked would change, while it is thought of: null where that is next to nothing. */
+  considered: { sample: Sample; change: NonNullable<Fit['change']> | null } | null;
 }
 
 /**
@@ -32,9 +34,11 @@ export interface ChoosingState {
  * put on the newest grade, whatever was done meanwhile. The strokes themselves are kept with the reach.
  */
 export class Choosing {
-  private now: ChoosingState = { busy: 0, fresh: false, anew: null, last: null };
+  private now: ChoosingState = { busy: 0, fresh: false, anew: null, last: null, considered: null };
   private readonly listeners = new Set<() => void>();
   private chain: Promise<void> = Promise.resolve();
+  /** Counts what was considered: an answer to an earlier thought comes too late. */
+  private thoughts = 0;
   /** The move that a stroke still under way begins. */
   private beginning: string | null = null;
 
@@ -84,7 +88,22 @@ export class Choosing {
   };
 
   dismiss = (): void => {
-    this.set({ last: null });
+    this.set({ last: null, considered: null });
+  };
+
+  /** Works out what a sample would change, without changing anything; null when it is thought of no more. */
+  consider = async (sample: Sample | null, id: string | null): Promise<void> => {
+    const thought = ++this.thoughts;
+    this.set({ considered: null });
+    const move = sample && id !== null && this.grading.state.look ? moveOf(this.grading.state.look, id) : undefined;
+    if (!sample || !move || this.now.busy > 0) return;
+    try {
+      const reach = move.reach ?? null;
+      const fit = await this.fit(reach, [...strokesOf(reach, this.photoKey), sample]);
+      if (thought === this.thoughts) this.set({ considered: { sample, change: fit.change ?? null } });
+    } catch {
+      // It can be answered all the same.
+    }
   };
 
   /** How the last stroke did, as long as it is still true: not of another move, nor after an undo. */
@@ -94,9 +113,10 @@ export class Choosing {
   };
 
   private teach(id: string, begins: boolean, from: (reach: Reach | null) => { base: Reach | null; samples: Sample[] }): Promise<void> {
+    this.thoughts += 1;
     // On its way before the screen is drawn anew, which may take longer than asking.
     this.chain = this.chain.then(() => this.work(id, begins, from));
-    this.set({ busy: this.now.busy + 1 });
+    this.set({ busy: this.now.busy + 1, considered: null });
     return this.chain;
   }
 

@@ -10,6 +10,9 @@ import { chooses } from './useTools';
 /** The photo with the strip of tools above it; or, for a while, several states of it. */
 export function DeskStage({ desk }: { desk: Desk }) {
   const { photo, comparing, tool, setTool, picking, choosing, fit, stage, probes } = desk;
+  // While an answer is pointed at, what it would change; else what is asked about; else, for a moment, what the last stroke changed.
+  const considered = desk.choosingState.considered;
+  const lit = considered ? considered.change : (fit?.ask ?? fit?.change ?? null);
   if (comparing.panes.length > 1) return <CompareStage photo={photo} panes={comparing.panes} onTake={comparing.take} onDone={comparing.done} />;
   return (
     <>
@@ -67,7 +70,8 @@ export function DeskStage({ desk }: { desk: Desk }) {
         shows={desk.areas.shows}
         over={tool === 'area' && picking === null && desk.move ? (place, stroke) => <AreaOverlay areas={desk.areas} photo={photo} place={place} stroke={stroke} /> : undefined}
         spot={desk.families.lit}
-        asked={chooses(tool) && picking === null ? (fit?.ask ?? null) : null}
+        asked={chooses(tool) && picking === null ? lit : null}
+        briefly={!considered && !fit?.ask}
         divide={desk.divide}
         onDivide={desk.setDivide}
         attempt={desk.attempt}

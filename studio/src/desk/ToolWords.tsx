@@ -93,6 +93,10 @@ export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPic
           choosingState.busy === 0 && (
             <Question
               ask={fit.ask}
+              considered={choosingState.considered}
+              onConsider={(as) => {
+                if (fit.ask && move) void choosing.consider(as && answerTo(fit.ask, as), move.id);
+              }}
               onAnswer={(as) => {
                 if (fit.ask && move) void choosing.stroke(answerTo(fit.ask, as), move.id);
               }}

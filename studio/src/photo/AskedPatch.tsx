@@ -8,8 +8,8 @@ export interface Patch {
   mask: string;
 }
 
-/** Lights up a part of the photo that something is asked about. */
-export function AskedPatch({ patch, place }: { patch: Patch; place: Rect }) {
+/** Lights up a part of the photo that is spoken of: until that is over, or for a moment. */
+export function AskedPatch({ patch, place, briefly }: { patch: Patch; place: Rect; briefly: boolean }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useLayoutEffect(() => {
     const pen = canvas.current?.getContext('2d');
@@ -26,8 +26,9 @@ export function AskedPatch({ patch, place }: { patch: Patch; place: Rect }) {
       width={patch.columns}
       height={patch.rows}
       role="img"
-      aria-label="What is asked about"
-      style={{ position: 'absolute', left: place.left, top: place.top, width: place.width, height: place.height, pointerEvents: 'none', opacity: 0.5, animation: 'asked 1.6s ease-in-out infinite' }}
+      key={patch.mask}
+      aria-label={briefly ? 'What has changed' : 'What is asked about'}
+      style={{ position: 'absolute', left: place.left, top: place.top, width: place.width, height: place.height, pointerEvents: 'none', opacity: briefly ? 0 : 0.5, animation: `asked 1.6s ease-in-out ${briefly ? '3' : 'infinite'}` }}
     />
   );
 }

@@ -38,8 +38,10 @@ interface Props extends StageActions {
   onPin: (index: number, to: Place, done: boolean) => void;
   /** Lattice of what to light up; null for nothing. */
   spot: Uint8Array | null;
-  /** A part of the photo that something is asked about. */
+  /** A part of the photo that is spoken of. */
   asked: Patch | null;
+  /** Whether it is lit for a moment only. */
+  briefly: boolean;
   /** Share of the stage left of which the split view shows the source. */
   divide: number;
   onDivide: (share: number) => void;
@@ -127,7 +129,7 @@ export function PhotoStage(props: Props) {
       )}
       {ready && props.over?.(place, stroke)}
       {ready && props.marks.length > 0 && <PlaceMarks marks={props.marks} place={place} />}
-      {ready && props.asked && <AskedPatch patch={props.asked} place={place} />}
+      {ready && props.asked && <AskedPatch patch={props.asked} place={place} briefly={props.briefly} />}
       {ready && keyboard.cursor.at && <CursorMark at={keyboard.cursor.at} place={place} pulling={keyboard.cursor.pull !== null} />}
       {panes === 2 && <Box aria-hidden style={{ left: (lastLeft - 8) / ratio, width: 8 / ratio }} sx={{ position: 'absolute', top: 0, bottom: 0, bgcolor: greys.line }} />}
       <span id="photo-keys" hidden>
