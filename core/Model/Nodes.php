@@ -120,6 +120,15 @@ final readonly class Nodes
         return [$key >> 20, (($key >> 10) & 1023) - self::MIDDLE, ($key & 1023) - self::MIDDLE];
     }
 
+    /** OKLab distance between two nodes. */
+    public static function distance(int $key, int $other): float
+    {
+        [$i, $j, $k] = self::place($key);
+        [$l, $m, $n] = self::place($other);
+
+        return sqrt(((($i - $l) * self::STEP[0]) ** 2) + ((($j - $m) * self::STEP[1]) ** 2) + ((($k - $n) * self::STEP[2]) ** 2));
+    }
+
     private static function key(int $i, int $j, int $k): int
     {
         return $i << 20 | ($j + self::MIDDLE) << 10 | ($k + self::MIDDLE);

@@ -77,6 +77,21 @@ final readonly class Study
         return min($this->rows - 1, (int) ($y * $this->rows)) * $this->columns + min($this->columns - 1, (int) ($x * $this->columns));
     }
 
+    /** The largest OKLab step across a pixel: from what lies two pixels on one side of it to what lies two on the other. */
+    public function stepAcross(int $pixel): float
+    {
+        [$column, $row] = [$pixel % $this->columns, intdiv($pixel, $this->columns)];
+        $at = fn (int $c, int $r): int => $this->at[max(0, min($this->rows - 1, $r)) * $this->columns + max(0, min($this->columns - 1, $c))];
+        $most = 0.0;
+        foreach ([[$at($column - 2, $row), $at($column + 2, $row)], [$at($column, $row - 2), $at($column, $row + 2)]] as [$one, $other]) {
+            if ($one >= 0 && $other >= 0) {
+                $most = max($most, Nodes::distance($this->nodes->keys[$one], $this->nodes->keys[$other]));
+            }
+        }
+
+        return $most;
+    }
+
     /** To be kept beside the photo. */
     public function toBytes(): string
     {

@@ -7,7 +7,9 @@ namespace Tovrin\App\Choosing;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reach\Fit\Mark;
 use Tovrin\Core\Reach\Stroke;
@@ -21,6 +23,11 @@ final readonly class StrokeMarks
     /** Side of the neighbourhood a click takes, and width of the way a drag takes, in shares of the picture's longer side. */
     private const CLICK = 0.0035;
     private const WIDE = 0.0045;
+    /** OKLab step across a pixel from which on it may be a mixture; unless the calmest quarter of the stroke has half of it. */
+    private const MIXED = 0.06;
+    private const STEEPER = 2.0;
+    /** OKLab distance within which a colour is like that of a seed: the noise of single pixels, and the step of the nodes. */
+    private const ALIKE = 0.04;
     /** Places along a way between two of its points, in pixels of the study. */
     private const STEP = 0.5;
 
@@ -39,7 +46,13 @@ final readonly class StrokeMarks
         $colours = ColourBlock::joined(array_map(static fn (Region $region): ColourBlock => $region->colours, $regions));
         $cut = [] !== array_filter($regions, static fn (Region $region): bool => $region->cut);
 
-        return 0 === $colours->count() ? null : new Mark($wanted ?? $stroke->wanted, $colours, $this->seeds($stroke), $cut);
+        if (0 === $colours->count()) {
+            return null;
+        }
+        $all = $this->seeds($stroke);
+        $seeds = $this->calm($all);
+
+        return new Mark($wanted ?? $stroke->wanted, \count($seeds) < \count($all) ? $this->like($seeds, $colours) : $colours, $seeds, $cut);
     }
 
     /** The mean of some colours, as light mixes. */
@@ -85,6 +98,48 @@ final readonly class StrokeMarks
         }
 
         return array_keys($seeds);
+    }
+
+    /**
+     * Those of the colours under a stroke that are like what its seeds are.
+     *
+     * @param list<int> $seeds
+     */
+    private function like(array $seeds, ColourBlock $colours): ColourBlock
+    {
+        $nodes = $this->study->nodes;
+        $own = array_unique(array_filter(array_map(fn (int $seed): int => $this->study->at[$seed], $seeds), static fn (int $node): bool => $node >= 0));
+        $lab = $colours->in(OkLab::class);
+        $kept = [[], [], []];
+        foreach ($nodes->nearest($lab->a, $lab->b, $lab->c) as $i => $node) {
+            foreach ($node >= 0 ? $own : [] as $seed) {
+                if (Nodes::distance($nodes->keys[$node], $nodes->keys[$seed]) < self::ALIKE) {
+                    $kept[0][] = $colours->a[$i];
+                    $kept[1][] = $colours->b[$i];
+                    $kept[2][] = $colours->c[$i];
+                    break;
+                }
+            }
+        }
+
+        return [] === $kept[0] ? $colours : new ColourBlock($colours->space, ...$kept);
+    }
+
+    /**
+     * Seeds without those where one colour passes into another: a mixture of both is neither. At least a quarter of them stay.
+     *
+     * @param list<int> $seeds
+     *
+     * @return list<int>
+     */
+    private function calm(array $seeds): array
+    {
+        $steps = array_map($this->study->stepAcross(...), $seeds);
+        $sorted = $steps;
+        sort($sorted);
+        $most = max(self::MIXED, self::STEEPER * ($sorted[intdiv(\count($sorted), 4)] ?? 0.0));
+
+        return array_values(array_filter($seeds, static fn (int $seed, int $i): bool => $steps[$i] <= $most, \ARRAY_FILTER_USE_BOTH));
     }
 
     /**
