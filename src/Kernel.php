@@ -17,6 +17,7 @@ use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Queue\QueueDsn;
 use Tovrin\App\Queue\Room;
 use Tovrin\Core\Model\Table\Tables;
+use Tovrin\Core\Model\Table\TableShelf;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 
@@ -162,6 +163,7 @@ final class Kernel extends BaseKernel
         $services->get(Http\CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
         $services->get(Photo\TableFiles::class)->public();
+        $services->alias(TableShelf::class, Photo\TableFiles::class);
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Server\Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
         foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Queue\Worker::class, Queue\Queue::class, Export\ExportQueue::class, Export\Deliveries::class, Server\AheadOfNeed::class, Storage\Backup::class, Repository\Sets::class, Repository\Grades::class] as $entry) {

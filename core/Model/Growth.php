@@ -32,7 +32,7 @@ final class Growth
         // What no threshold runs over at all is an edge too: the last leap is to the whole picture.
         for ($level = 0; $level < $count; ++$level) {
             $next = $area + $sizes[$level + 1];
-            $leap = $area > max(2.0, self::LEAST * $n) ? log($next / $area) ** 2 : 0.0;
+            $leap = $area > max(2.0, self::LEAST * $n) ? log($next / $area) : 0.0;
             $ends[] = $area > self::LARGE * $n ? self::LARGE_COUNTS * $leap : $leap;
             $area = $next;
         }

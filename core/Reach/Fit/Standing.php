@@ -47,7 +47,7 @@ final readonly class Standing
         return new self($study, $caught, $depths);
     }
 
-    /** How deep a stroke lies in what it is to set right, in shares of the picture's width; 0 where most of it lies on what is right already. */
+    /** How deep a stroke lies in what it is to set right, in shares of the picture's width; 0 where nearly all of it lies on what is right already. */
     public function depthOf(Mark $mark): float
     {
         if ([] === $mark->seeds) {
@@ -56,11 +56,11 @@ final readonly class Standing
         $at = array_map(fn (int $seed): float => $this->caught[$seed] === $mark->wanted ? 0.0 : $this->depths[$seed], $mark->seeds);
         sort($at);
 
-        return $at[intdiv(\count($at), 2)];
+        return $at[intdiv(3 * \count($at), 4)];
     }
 
     /**
-     * What is taken as right after a stroke of some depth.
+     * What is taken as right after a stroke of some depth: all there is, where the stroke only says that something is right.
      *
      * @return array<int, float> what it counts for, by node
      */
@@ -70,8 +70,9 @@ final readonly class Standing
         $each = self::COUNTS / $this->study->count();
         $settled = [];
         foreach ($this->study->at as $pixel => $node) {
-            if ($node >= 0 && $this->depths[$pixel] > $from) {
-                $settled[$node] = ($settled[$node] ?? 0.0) + $each * min(1.0, ($this->depths[$pixel] - $from) / self::OVER);
+            $part = $depth > 0.0 ? min(1.0, ($this->depths[$pixel] - $from) / self::OVER) : 1.0;
+            if ($node >= 0 && $part > 0.0) {
+                $settled[$node] = ($settled[$node] ?? 0.0) + $each * $part;
             }
         }
 
