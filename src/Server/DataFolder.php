@@ -50,8 +50,9 @@ final class DataFolder
     }
 
     /** Why a database cannot be opened, in words for whoever starts the program; null where it is no matter of disks. */
-    public static function trouble(\Throwable $e, ?DatabaseTrouble $trouble): ?UsageError
+    public static function trouble(\Throwable $e): ?UsageError
     {
+        $trouble = DatabaseTrouble::behind($e);
         $path = Kernel::dataDir();
         // SQLite may only say that something failed where a full disk was the reason.
         $full = DatabaseTrouble::Full === $trouble || (null !== $trouble && disk_free_space($path) < self::ROOM_LEAST);

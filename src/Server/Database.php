@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use Doctrine\Migrations\DependencyFactory;
 use Doctrine\Migrations\MigratorConfiguration;
 use Tovrin\App\Command\UsageError;
-use Tovrin\App\Http\DatabaseTrouble;
 use Tovrin\App\Kernel;
 use Tovrin\App\Photo\PhotoStore;
 
@@ -39,7 +38,7 @@ final readonly class Database
         } catch (UsageError $e) {
             throw $e;
         } catch (\Throwable $e) {
-            throw DataFolder::trouble($e, DatabaseTrouble::behind($e)) ?? $e;
+            throw DataFolder::trouble($e) ?? $e;
         }
     }
 

@@ -65,8 +65,13 @@ final class StrokeEvidence
         $wanted = 0;
         foreach ($marks as $number => $mark) {
             $wanted += $mark->wanted ? 1 : 0;
-            $region = $this->region($number, $marks);
-            $this->takeOff($rest, $number, $marks, $trusts[$number]);
+            $region = [];
+            if ([] !== $mark->seeds) {
+                [$growth, $counts] = $this->grownFrom($mark->seeds);
+                $sureness = $growth->sureness(self::opposed($number, $marks));
+                $region = self::region($counts, $sureness);
+                self::takeOff($rest, $growth->levels, $sureness, $trusts[$number]);
+            }
             $total = array_sum($region);
             $grows = $total > self::GROWS;
             $evidence->add($this->spread($mark), self::GROWN_COUNTS * ($grows ? self::STROKE_PART : 1.0), $mark->sign());
@@ -99,7 +104,11 @@ final class StrokeEvidence
      */
     public function said(int $number, array $marks): array
     {
-        $said = $this->region($number, $marks);
+        $said = [];
+        if ([] !== $marks[$number]->seeds) {
+            [$growth, $counts] = $this->grownFrom($marks[$number]->seeds);
+            $said = self::region($counts, $growth->sureness(self::opposed($number, $marks)));
+        }
         $count = max(self::STROKE_PIXELS, $marks[$number]->colours->count() / 4);
         foreach ($this->spread($marks[$number]) as $node => $share) {
             $said[$node] = max($said[$node] ?? 0.0, $share * $count);
@@ -123,17 +132,13 @@ final class StrokeEvidence
     /**
      * Leaves of the rest of the photo what a mark did not grow to: a hot loop.
      *
-     * @param list<float>      $rest  by pixel, 0…1
-     * @param array<int, Mark> $marks
+     * @param list<float> $rest     by pixel, 0…1
+     * @param string      $levels   as in Growth
+     * @param list<float> $sureness by level
      */
-    private function takeOff(array &$rest, int $number, array $marks, float $trust): void
+    private static function takeOff(array &$rest, string $levels, array $sureness, float $trust): void
     {
-        if ([] === $marks[$number]->seeds) {
-            return;
-        }
-        [$growth] = $this->grownFrom($marks[$number]->seeds);
-        $levels = $growth->levels;
-        $left = array_map(static fn (float $sure): float => 1.0 - $sure * $trust, $growth->sureness(self::opposed($number, $marks)));
+        $left = array_map(static fn (float $sure): float => 1.0 - $sure * $trust, $sureness);
         for ($pixel = 0, $n = \strlen($levels); $pixel < $n; ++$pixel) {
             $part = $left[\ord($levels[$pixel])];
             if ($part < $rest[$pixel]) {
@@ -145,19 +150,17 @@ final class StrokeEvidence
     /**
      * What a mark grew to.
      *
-     * @param array<int, Mark> $marks
+     * @param array<int, array<int, int>> $counts   pixels, by level and node
+     * @param list<float>                 $sureness by level
      *
      * @return array<int, float> pixels, by node
      */
-    private function region(int $number, array $marks): array
+    private static function region(array $counts, array $sureness): array
     {
         $region = [];
-        if ([] !== $marks[$number]->seeds) {
-            [$growth, $counts] = $this->grownFrom($marks[$number]->seeds);
-            foreach ($growth->sureness(self::opposed($number, $marks)) as $level => $sure) {
-                foreach ($sure > self::UNSURE ? $counts[$level] ?? [] : [] as $node => $count) {
-                    $region[$node] = ($region[$node] ?? 0.0) + $sure * $count;
-                }
+        foreach ($sureness as $level => $sure) {
+            foreach ($sure > self::UNSURE ? $counts[$level] ?? [] : [] as $node => $count) {
+                $region[$node] = ($region[$node] ?? 0.0) + $sure * $count;
             }
         }
 
