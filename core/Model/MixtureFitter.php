@@ -4,14 +4,11 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Model;
 
-use Random\Engine\Mt19937;
-use Random\Randomizer;
-
 /**
  * Fits mixtures by expectation maximisation: the same on every run.
  *
  * Source: A. P. Dempster, N. M. Laird and D. B. Rubin, Journal of the Royal Statistical Society B 39 (1977); the start is
- * that of D. Arthur and S. Vassilvitskii, k-means++ (SODA 2007); adapting to other data by a prior is that of J.-L. Gauvain
+ * that of D. Boley, Principal Direction Divisive Partitioning (Data Mining and Knowledge Discovery 2, 1998); adapting to other data by a prior is that of J.-L. Gauvain
  * and C.-H. Lee, IEEE Transactions on Speech and Audio Processing 2 (1994).
  */
 final class MixtureFitter
@@ -20,8 +17,8 @@ final class MixtureFitter
     /** Added to each variance, so that a component never shrinks to a single colour. */
     public const FLOOR = 2e-5;
     /** Variance of every component to begin with. */
-    public const START_VARIANCE = 0.003;
-    private const SEED = 5;
+    public const START_VARIANCE = 0.006;
+    private const AXIS_ROUNDS = 16;
     /** A component that holds less than this of a point learns nothing from it. */
     private const NEGLIGIBLE = 1e-9;
     /** Below this density of all components together a point is worked out without cutting anything off. */
@@ -68,38 +65,77 @@ final class MixtureFitter
         return $mixture;
     }
 
-    /** Components around points that lie far from each other, each with the same share. */
+    /**
+     * Components around groups of points, each with the same share: whichever group is spread out most is parted at its mean, across the
+     * way it is spread along most. No chance is in it, and a little noise moves it a little.
+     */
     public static function start(Points $points, int $count): Mixture
     {
-        $random = new Randomizer(new Mt19937(self::SEED));
-        $n = $points->count();
-        $next = $random->getInt(0, max(0, $n - 1));
-        [$px, $py, $pz] = [$points->x, $points->y, $points->z];
-        $nearest = array_fill(0, $n, \INF);
-        $means = [];
-        while (true) {
-            [$x, $y, $z] = $means[] = [$px[$next], $py[$next], $pz[$next]];
-            $total = 0.0;
-            for ($i = 0; $i < $n; ++$i) {
-                $distance = ($px[$i] - $x) ** 2 + ($py[$i] - $y) ** 2 + ($pz[$i] - $z) ** 2;
-                if ($distance < $nearest[$i]) {
-                    $nearest[$i] = $distance;
-                }
-                $total += $nearest[$i];
+        $groups = [self::group($points, range(0, $points->count() - 1))];
+        while (\count($groups) < $count) {
+            $widest = 0;
+            foreach ($groups as $g => $group) {
+                $widest = $group['spread'] > $groups[$widest]['spread'] ? $g : $widest;
             }
             // Fewer different colours than components: the rest would be doubles.
-            if (\count($means) === $count || $total <= 0.0) {
+            if ($groups[$widest]['spread'] <= 1e-12) {
                 break;
             }
-            $left = $total * $random->getInt(0, 1 << 30) / (1 << 30);
-            for ($next = 0; $next < $n - 1 && $left > $nearest[$next]; ++$next) {
-                $left -= $nearest[$next];
+            ['mean' => [$x, $y, $z], 'along' => [$u, $v, $w], 'members' => $members] = $groups[$widest];
+            $parts = [[], []];
+            foreach ($members as $i) {
+                $parts[($points->x[$i] - $x) * $u + ($points->y[$i] - $y) * $v + ($points->z[$i] - $z) * $w > 0.0 ? 1 : 0][] = $i;
             }
+            if ([] === $parts[0] || [] === $parts[1]) {
+                break;
+            }
+            $groups[$widest] = self::group($points, $parts[0]);
+            $groups[] = self::group($points, $parts[1]);
         }
-        $share = 1.0 / \count($means);
+        $share = 1.0 / \count($groups);
         $v = self::START_VARIANCE;
 
-        return new Mixture(array_map(static fn (array $mean): Gaussian => new Gaussian($share, $mean, [$v, 0.0, 0.0, $v, 0.0, $v]), $means));
+        return new Mixture(array_map(static fn (array $group): Gaussian => new Gaussian($share, $group['mean'], [$v, 0.0, 0.0, $v, 0.0, $v]), $groups));
+    }
+
+    /**
+     * @param non-empty-list<int> $members
+     *
+     * @return array{members: non-empty-list<int>, mean: array{0: float, 1: float, 2: float}, along: array{0: float, 1: float, 2: float}, spread: float} with the way it is spread along most, and how much in all
+     */
+    private static function group(Points $points, array $members): array
+    {
+        [$px, $py, $pz] = [$points->x, $points->y, $points->z];
+        $n = \count($members);
+        $x = $y = $z = $xx = $xy = $xz = $yy = $yz = $zz = 0.0;
+        foreach ($members as $i) {
+            $x += $px[$i];
+            $y += $py[$i];
+            $z += $pz[$i];
+        }
+        [$x, $y, $z] = [$x / $n, $y / $n, $z / $n];
+        foreach ($members as $i) {
+            [$a, $b, $c] = [$px[$i] - $x, $py[$i] - $y, $pz[$i] - $z];
+            $xx += $a * $a;
+            $xy += $a * $b;
+            $xz += $a * $c;
+            $yy += $b * $b;
+            $yz += $b * $c;
+            $zz += $c * $c;
+        }
+        // The power method, from the axis with most of it.
+        [$u, $v, $w] = $xx >= $yy && $xx >= $zz ? [$xx, $xy, $xz] : ($yy >= $zz ? [$xy, $yy, $yz] : [$xz, $yz, $zz]);
+        $along = 0.0;
+        for ($round = 0; $round < self::AXIS_ROUNDS; ++$round) {
+            [$u, $v, $w] = [$xx * $u + $xy * $v + $xz * $w, $xy * $u + $yy * $v + $yz * $w, $xz * $u + $yz * $v + $zz * $w];
+            $along = sqrt($u * $u + $v * $v + $w * $w);
+            if ($along <= 0.0) {
+                break;
+            }
+            [$u, $v, $w] = [$u / $along, $v / $along, $w / $along];
+        }
+
+        return ['members' => $members, 'mean' => [$x, $y, $z], 'along' => [$u, $v, $w], 'spread' => $along];
     }
 
     /** @param Points $points sorted */

@@ -7,6 +7,7 @@ namespace Tovrin\Core\Model;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * What there is to know of a photo before anything is chosen on it: a small picture of it, the tree that strokes grow along,
@@ -14,10 +15,25 @@ use Tovrin\Core\Colour\OkLab;
  */
 final readonly class Study
 {
-    private const FORM = 'tovrin-study-1';
+    private const FORM = 'tovrin-study-2';
 
-    /** @param array<int, int> $at by pixel: its node; −1 for none */
-    private function __construct(public int $columns, public int $rows, public ColourModel $model, public Nodes $nodes, public array $at, public GrowthTree $tree)
+    /** OKLab distance that a step is counted in. */
+    public const STEP_UNIT = 0.001;
+    /** Pixels to each side that steps are taken over: across an edge, and also across a slow gradient. */
+    private const SCALES = [2, 6];
+    /** A smaller step across a pixel is no gradient that anybody sees. */
+    private const LEAST_GRADIENT = 0.002;
+    /** A gradient goes on to both sides by this share of the step across a pixel: not at all; surely. */
+    private const GOES_ON = [0.2, 0.6];
+
+    /**
+     * @param array<int, int> $at    by pixel: its node; −1 for none
+     * @param string          $steps a byte for each pixel: the largest colour step across it, from what lies two pixels on one side of it
+     *                               to what lies two on the other, in STEP_UNITs; 255 for more
+     * @param string          $gradual a byte for each pixel: how surely it lies in a gradient, where colours go on changing to both sides as
+     *                               they change across it, 0…255
+     */
+    private function __construct(public int $columns, public int $rows, public ColourModel $model, public Nodes $nodes, public array $at, public GrowthTree $tree, public string $steps, public string $gradual)
     {
     }
 
@@ -34,7 +50,51 @@ final readonly class Study
         $nodes = $model->nodes();
         $lab = $picture->in(OkLab::class);
 
-        return new self($columns, intdiv($picture->count(), $columns), $model, $nodes, $nodes->nearest($lab->a, $lab->b, $lab->c), GrowthTree::of(Points::of($calm), $columns));
+        $calm = $calm->in(OkLab::class);
+
+        return new self($columns, intdiv($picture->count(), $columns), $model, $nodes, $nodes->nearest($lab->a, $lab->b, $lab->c), GrowthTree::of(Points::of($calm), $columns), ...self::passages($calm, $columns));
+    }
+
+    /**
+     * The steps across all pixels, and how surely each lies in a gradient: a hot loop.
+     *
+     * @param ColourBlock $lab OKLab, row by row
+     *
+     * @return array{0: string, 1: string}
+     */
+    private static function passages(ColourBlock $lab, int $columns): array
+    {
+        [$l, $a, $b] = [$lab->a, $lab->b, $lab->c];
+        $rows = intdiv($lab->count(), $columns);
+        $steps = $gradual = '';
+        for ($row = 0; $row < $rows; ++$row) {
+            for ($column = 0; $column < $columns; ++$column) {
+                $most = $sure = 0.0;
+                foreach (self::SCALES as $scale) {
+                    $widest = $goesOn = 0.0;
+                    foreach ([[$row * $columns, 1, $column, $columns], [$column, $columns, $row, $rows]] as [$start, $stride, $at, $count]) {
+                        $p = $start + $stride * ($at > $scale ? $at - $scale : 0);
+                        $q = $start + $stride * ($at + $scale < $count ? $at + $scale : $count - 1);
+                        [$dl, $da, $db] = [$l[$q] - $l[$p], $a[$q] - $a[$p], $b[$q] - $b[$p]];
+                        $squared = $dl * $dl + $da * $da + $db * $db;
+                        if ($squared > $widest) {
+                            $widest = $squared;
+                            $o = $start + $stride * ($at > 3 * $scale ? $at - 3 * $scale : 0);
+                            $r = $start + $stride * ($at + 3 * $scale < $count ? $at + 3 * $scale : $count - 1);
+                            $before = ($l[$p] - $l[$o]) * $dl + ($a[$p] - $a[$o]) * $da + ($b[$p] - $b[$o]) * $db;
+                            $after = ($l[$r] - $l[$q]) * $dl + ($a[$r] - $a[$q]) * $da + ($b[$r] - $b[$q]) * $db;
+                            $goesOn = min($before, $after) / max($squared, self::LEAST_GRADIENT ** 2);
+                        }
+                    }
+                    $most = self::SCALES[0] === $scale ? $widest : $most;
+                    $sure = max($sure, $goesOn);
+                }
+                $steps .= \chr(min(255, (int) (sqrt($most) / self::STEP_UNIT + 0.5)));
+                $gradual .= \chr((int) (255.0 * Smooth::at(($sure - self::GOES_ON[0]) / (self::GOES_ON[1] - self::GOES_ON[0])) + 0.5));
+            }
+        }
+
+        return [$steps, $gradual];
     }
 
     /** The photo's colours, as far as its nodes tell them apart. */
@@ -77,19 +137,10 @@ final readonly class Study
         return min($this->rows - 1, (int) ($y * $this->rows)) * $this->columns + min($this->columns - 1, (int) ($x * $this->columns));
     }
 
-    /** The largest OKLab step across a pixel: from what lies two pixels on one side of it to what lies two on the other. */
+    /** The largest OKLab step across a pixel, as in $steps. */
     public function stepAcross(int $pixel): float
     {
-        [$column, $row] = [$pixel % $this->columns, intdiv($pixel, $this->columns)];
-        $at = fn (int $c, int $r): int => $this->at[max(0, min($this->rows - 1, $r)) * $this->columns + max(0, min($this->columns - 1, $c))];
-        $most = 0.0;
-        foreach ([[$at($column - 2, $row), $at($column + 2, $row)], [$at($column, $row - 2), $at($column, $row + 2)]] as [$one, $other]) {
-            if ($one >= 0 && $other >= 0) {
-                $most = max($most, Nodes::distance($this->nodes->keys[$one], $this->nodes->keys[$other]));
-            }
-        }
-
-        return $most;
+        return self::STEP_UNIT * \ord($this->steps[$pixel]);
     }
 
     /** To be kept beside the photo. */
@@ -97,7 +148,7 @@ final readonly class Study
     {
         $head = json_encode(['form' => self::FORM, 'columns' => $this->columns, 'rows' => $this->rows, 'nodes' => $this->nodes->count(), 'model' => ModelData::write($this->model)], \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION);
 
-        return pack('V', \strlen($head)).$head.pack('V*', ...$this->nodes->keys).pack('l*', ...$this->at).pack('V*', ...$this->tree->order).pack('l*', ...$this->tree->parents).pack('g*', ...$this->tree->steps);
+        return pack('V', \strlen($head)).$head.pack('V*', ...$this->nodes->keys).pack('l*', ...$this->at).pack('V*', ...$this->tree->order).pack('l*', ...$this->tree->parents).pack('g*', ...$this->tree->steps).$this->steps.$this->gradual;
     }
 
     /** @return self|null null when these are not the bytes of a study, or of another form of it */
@@ -111,7 +162,7 @@ final readonly class Study
         }
         /** @var array{columns: int, rows: int, nodes: int, model: array<string, mixed>} $head */
         $n = $head['columns'] * $head['rows'];
-        if (\strlen($bytes) !== 4 + $size + 4 * ($head['nodes'] + 4 * $n)) {
+        if (\strlen($bytes) !== 4 + $size + 4 * ($head['nodes'] + 4 * $n) + 2 * $n) {
             return null;
         }
         $offset = 4 + $size;
@@ -132,6 +183,6 @@ final readonly class Study
         /** @var list<float> $steps */
         $steps = $take('g', $n);
 
-        return new self($head['columns'], $head['rows'], ModelData::read($head['model']), Nodes::of($keys), $at, new GrowthTree($order, $parents, $steps));
+        return new self($head['columns'], $head['rows'], ModelData::read($head['model']), Nodes::of($keys), $at, new GrowthTree($order, $parents, $steps), substr($bytes, $offset, $n), substr($bytes, $offset + $n));
     }
 }

@@ -41,6 +41,9 @@ final readonly class Learned implements ReachKind
      * @param list<Stroke>                                      $strokes it was learned from, on the photo named
      * @param string                                            $photo   names the photo the strokes lie on; '' for none
      * @param array{level: float, weights: list<float>}|null $before  what was known before the strokes
+     * @param list<array{0: float, 1: float}>                   $gradients for each component of the finest scale: the OKLab distance over which a weight may rise
+     *                                                                     from 0 to 1 among its colours, where that is wider than elsewhere; and 1 when they are to
+     *                                                                     be reached in full there nevertheless, −1 when not at all. [] for none
      *
      * @throws \InvalidArgumentException when there are not as many weights as components
      */
@@ -53,24 +56,29 @@ final readonly class Learned implements ReachKind
         public array $strokes = [],
         public string $photo = '',
         public ?array $before = null,
+        public array $gradients = [],
     ) {
         foreach ([$weights, $before['weights'] ?? $weights] as $list) {
             if (\count($list) !== $model->count()) {
                 throw new \InvalidArgumentException(\sprintf('There are %d weights for %d components.', \count($list), $model->count()));
             }
         }
+        $finest = $model->scales[\count($model->scales) - 1]->count();
+        if (!\in_array(\count($gradients), [0, $finest], true)) {
+            throw new \InvalidArgumentException(\sprintf('There are %d gradients for %d components of the finest scale.', \count($gradients), $finest));
+        }
     }
 
     /** The same read tighter or broader, softer or firmer. */
     public function tuned(float $broader, float $soft): self
     {
-        return new self($this->model, $this->weights, $this->level, $broader, $soft, $this->strokes, $this->photo, $this->before);
+        return new self($this->model, $this->weights, $this->level, $broader, $soft, $this->strokes, $this->photo, $this->before, $this->gradients);
     }
 
     /** The same with its strokes on a photo under another name: one that was brought in again, say. */
     public function named(string $photo): self
     {
-        return new self($this->model, $this->weights, $this->level, $this->broader, $this->soft, $this->strokes, $photo, $this->before);
+        return new self($this->model, $this->weights, $this->level, $this->broader, $this->soft, $this->strokes, $photo, $this->before, $this->gradients);
     }
 
     /**
@@ -81,7 +89,7 @@ final readonly class Learned implements ReachKind
      */
     public function adapted(Points $points, string $photo): self
     {
-        return new self($this->model->adapted($points), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights]);
+        return new self($this->model->adapted($points), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights], $this->gradients);
     }
 
     /** What the components make of a colour, as a weight before it is made gentle. */
@@ -101,6 +109,12 @@ final readonly class Learned implements ReachKind
             : $usual + (self::OVER_SOFT - $usual) * ($this->soft - self::SOFT) / (1.0 - self::SOFT);
     }
 
+    /** How much of the wider distances in gradients counts: a firmer edge is firmer there too. */
+    public function gradual(): float
+    {
+        return min(1.0, $this->soft / self::SOFT);
+    }
+
     public function weights(Colours $colours): array
     {
         return LearnedTables::weights($this, $colours->lab());
@@ -109,7 +123,7 @@ final readonly class Learned implements ReachKind
     /** Names what was learned, apart from how it is read: the same for the same numbers. */
     public function key(): string
     {
-        $numbers = [$this->level, ...$this->weights, ...$this->model->grain];
+        $numbers = [$this->level, ...$this->weights, ...array_merge(...$this->gradients), ...$this->model->grain];
         foreach ($this->model->scales as $scale) {
             foreach ($scale->components as $one) {
                 array_push($numbers, $one->share, ...$one->mean, ...$one->covariance);
@@ -151,6 +165,7 @@ final readonly class Learned implements ReachKind
                 'weights' => $list('How much each component speaks for being reached, all scales in order.', $plain, 1, 400),
                 'strokes' => ['default' => []] + $list('The strokes it was learned from.', ['$ref' => '#/$defs/stroke'], 0, 200),
                 'photo' => ['description' => 'Names the photo the strokes lie on.', 'type' => 'string', 'maxLength' => 64, 'default' => ''],
+                'gradients' => ['default' => []] + $list('How gradually a weight changes where the photo passes gradually from one colour to another.', $list('For a component of the finest scale: the OKLab distance from a weight of 0 to one of 1, or 0 for as fast as the grain allows; and how firmly its colours are reached nevertheless (above 0) or not (below 0).', ['type' => 'number', 'minimum' => -1.0, 'maximum' => 1.0], 2, 2), 0, ModelData::MOST_COMPONENTS),
                 'before' => ['default' => null, 'anyOf' => [['$ref' => '#/$defs/before'], ['type' => 'null']]],
             ], 'required' => ['level', 'scales', 'weights']],
         ];
@@ -158,7 +173,7 @@ final readonly class Learned implements ReachKind
 
     public static function fromData(array $reach): ?self
     {
-        /** @var array{learned?: array{level: float, broader?: float, soft?: float, grain?: list<float>, scales: list<list<list<float>>>, weights: list<int|float>, strokes?: list<array{as: string, shape: string, points: non-empty-list<array{0: float, 1: float}>, colour: string}>, photo?: string, before?: array{level: float, weights: list<int|float>}|null}|null} $reach */
+        /** @var array{learned?: array{level: float, broader?: float, soft?: float, grain?: list<float>, scales: list<list<list<float>>>, weights: list<int|float>, strokes?: list<array{as: string, shape: string, points: non-empty-list<array{0: float, 1: float}>, colour: string}>, photo?: string, before?: array{level: float, weights: list<int|float>}|null, gradients?: list<array{0: int|float, 1: int|float}>}|null} $reach */
         $data = $reach['learned'] ?? null;
         if (null === $data) {
             return null;
@@ -175,6 +190,7 @@ final readonly class Learned implements ReachKind
                 array_map(static fn (array $s): Stroke => new Stroke('wanted' === $s['as'], StrokeShape::from($s['shape']), array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1]], $s['points']), $s['colour']), $data['strokes'] ?? []),
                 $data['photo'] ?? '',
                 null === $before ? null : ['level' => (float) $before['level'], 'weights' => self::floats($before['weights'])],
+                array_map(static fn (array $one): array => [(float) $one[0], (float) $one[1]], $data['gradients'] ?? []),
             );
         } catch (DamagedModel $e) {
             throw new UnreadableReach('learned.'.$e->path, $e->getMessage());
@@ -204,6 +220,7 @@ final readonly class Learned implements ReachKind
             'strokes' => array_map(static fn (Stroke $s): array => ['as' => $s->wanted ? 'wanted' : 'held', 'shape' => $s->shape->value, 'points' => $s->points, 'colour' => $s->colour], $this->strokes),
             'photo' => $this->photo,
             'before' => $this->before,
+            'gradients' => $this->gradients,
         ]];
     }
 }

@@ -6,6 +6,7 @@ namespace Tovrin\Core\Reach;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Holdings;
+use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\WeightTable;
@@ -33,7 +34,17 @@ final class LearnedTables
      */
     public static function weights(Learned $reach, ColourBlock $lab): array
     {
-        return Tables::weights(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over()), $lab);
+        return Tables::weights(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over(), $reach->gradual()), $lab);
+    }
+
+    /** @param Holdings $holdings of the nodes, by the reach's model */
+    public static function nodeWeights(Learned $reach, Nodes $nodes, Holdings $holdings): NodeWeights
+    {
+        $coarser = array_fill(0, $reach->model->count() - \count($reach->gradients), 0.0);
+        $wider = $holdings->sum([...$coarser, ...array_column($reach->gradients, 0)], 0.0);
+        $firm = $holdings->sum([...$coarser, ...array_column($reach->gradients, 1)], 0.0);
+
+        return new NodeWeights($nodes, $holdings->sum($reach->weights, $reach->level), $holdings->mass, $wider, $firm);
     }
 
     /** What a reach makes of the nodes near its photo's colours. */
@@ -43,7 +54,7 @@ final class LearnedTables
             $nodes = $reach->model->nodes();
             $holdings = Holdings::of($reach->model->scales, $nodes->points());
 
-            return new NodeWeights($nodes, $holdings->sum($reach->weights, $reach->level), $holdings->mass);
+            return self::nodeWeights($reach, $nodes, $holdings);
         }, static fn (NodeWeights $field): string => $field->toBytes());
     }
 }

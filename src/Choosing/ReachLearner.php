@@ -59,9 +59,9 @@ final class ReachLearner
         $model = $known->model ?? $this->study->model;
         $learner = $this->learnerFor($model);
         $names = $this->names($marks, $model, $known?->before);
-        ['level' => $level, 'weights' => $weights, 'learning' => $learning] = $learner->learn($marks, $known?->before, $this->before($names, $marks, $model->count()));
+        ['level' => $level, 'weights' => $weights, 'gradients' => $gradients, 'learning' => $learning] = $learner->learn($marks, $known?->before, $this->before($names, $marks, $model->count()));
         $this->keep($names[array_key_last($names)], $learning);
-        $learned = new Learned($model, $weights, $level, $known->broader ?? 0.0, $known->soft ?? Learned::SOFT, $kept, $this->photo, $known?->before);
+        $learned = new Learned($model, $weights, $level, $known->broader ?? 0.0, $known->soft ?? Learned::SOFT, $kept, $this->photo, $known?->before, $gradients);
         $learner->tell($learned);
 
         return new Taught($learned, $marks, $learner);

@@ -47,7 +47,7 @@ final class ApplyCommand extends Command
             $grade = $grade->withoutAreas();
             $output->writeln('The areas of the look are left out: its moves act on the whole picture. (--areas lets them go along)');
         }
-        $folder = Files::output($input);
+        $folder = Files::outputFolder($input);
         /** @var list<string> $pictures */
         $pictures = $input->getArgument('pictures');
         $targets = self::targets($pictures, $folder, '' === $grade->name ? pathinfo($path, \PATHINFO_FILENAME) : $grade->name);

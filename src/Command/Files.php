@@ -66,6 +66,20 @@ final class Files
         return $path;
     }
 
+    /** The folder that files go to; it need not be there yet. */
+    public static function outputFolder(InputInterface $input): string
+    {
+        $path = self::option($input, 'output') ?? '';
+        if ('' === $path) {
+            throw new UsageError('Where to? Name the folder to write to with -o FOLDER.');
+        }
+        if (file_exists($path) && !is_dir($path)) {
+            throw new UsageError(\sprintf('"%s" is a file. Name a folder to write to.', $path));
+        }
+
+        return $path;
+    }
+
     public static function option(InputInterface $input, string $name): ?string
     {
         $value = $input->getOption($name);

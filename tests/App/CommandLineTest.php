@@ -128,6 +128,11 @@ final class CommandLineTest extends TestCase
         // The very same picture through the very same look, whose windows need no fitting.
         self::tovrin(['render', self::path('in.png'), '--look', self::path('look.json'), '-o', self::path('one.png')]);
         self::assertSame(Pictures::pixel(self::path('one.png'), 3, 3), Pictures::pixel($out.'/second-test.png', 3, 3));
+        // The folder may be there already; a file is no folder.
+        $again = self::tovrin(['apply', self::path('look.json'), self::path('in.png'), '-o', $out]);
+        self::assertSame(0, $again->getExitCode(), $again->getErrorOutput());
+        $file = self::tovrin(['apply', self::path('look.json'), self::path('in.png'), '-o', self::path('one.png')]);
+        self::assertStringContainsString('is a file. Name a folder', $file->getErrorOutput());
         // One of two is no picture: the other is written all the same.
         file_put_contents(self::path('notes.png'), 'nothing');
         $half = self::tovrin(['apply', self::path('look.json'), self::path('notes.png'), self::path('in.png'), '-o', $out.'2']);

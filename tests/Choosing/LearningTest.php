@@ -60,13 +60,22 @@ final class LearningTest extends TestCase
         self::assertGreaterThan($least, $scores[0] ?? 0.0);
     }
 
-    public function testAHeldStrokeKeepsOutWhatWasCaughtAndCostsNothing(): void
+    /** @return iterable<string, array{string, int}> things of which the first stroke catches too much */
+    public static function caughtWithMore(): iterable
     {
-        $photo = MaskedPhoto::named('bowl-and-vase-2');
-        $truth = $photo->truth(1);
+        yield 'one green of two' => ['two-greens', 1];
+        yield 'a cup in mixed light' => ['mixed-light', 1];
+        yield 'clay before pink' => ['clay-on-pink', 2];
+    }
+
+    #[DataProvider('caughtWithMore')]
+    public function testAHeldStrokeKeepsOutWhatWasCaughtAndCostsNothing(string $name, int $object): void
+    {
+        $photo = MaskedPhoto::named($name);
+        $truth = $photo->truth($object);
         $learner = new ReachLearner($photo->preview, $photo->study, 'frame');
         $shares = $kinds = [];
-        (new SimulatedUser($photo, 1))->choose(static function (array $strokes) use ($learner, &$kinds): Reach {
+        (new SimulatedUser($photo, $object))->choose(static function (array $strokes) use ($learner, &$kinds): Reach {
             $kinds[] = $strokes[\count($strokes) - 1]->wanted;
 
             return new Reach(array_filter([$learner->learn($strokes)?->learned]));

@@ -17,34 +17,45 @@ use Tovrin\Core\Model\Nodes;
 final readonly class GentleSlope
 {
     private const BUCKETS = 64;
+    /** A step to the next node has to lose a bucket at least. */
+    public const WIDEST = 0.5;
     /** A node stands its ground when this much of what asks for the opposite around it lies right at it. */
     private const STANDS = 0.05;
     /** Nodes to each side that are "right at it", and "around it", along L, a and b. */
     private const AT = [1, 1, 1];
     private const AROUND = [3, 5, 5];
 
-    /** @var array<int, float> what is lost on the way to each of the 26 neighbours, by how far it is in the box */
-    private array $losses;
+    /** @var array<int, float> OKLab distance to each of the 26 neighbours, by how far it is in the box */
+    private array $lengths;
+    /** @var array<int, float> what is lost at each place over a distance of 1 */
+    private array $slopes;
 
     /**
      * @param array{0: int, 1: int, 2: int} $size of the box, b running fastest
      * @param float                            $over OKLab distance over which a weight may rise from 0 to 1, at least 0.01.
      *                                               Distances are measured in steps to neighbouring nodes and the slopes of three
      *                                               axes add up between them, so that it may rise over two thirds of this.
+     * @param array<int, float> $wider places where it is to take longer than that, with the distance there: counts between places that are
+     *                                 both wider. Up to WIDEST.
      */
-    public function __construct(private array $size, float $over)
+    public function __construct(private array $size, float $over, array $wider = [])
     {
-        $losses = [];
+        $slopes = array_fill(0, $size[0] * $size[1] * $size[2], 1.0 / $over);
+        foreach ($wider as $at => $distance) {
+            $slopes[$at] = 1.0 / max($over, min(self::WIDEST, $distance));
+        }
+        $this->slopes = $slopes;
+        $lengths = [];
         for ($i = -1; $i <= 1; ++$i) {
             for ($j = -1; $j <= 1; ++$j) {
                 for ($k = -1; $k <= 1; ++$k) {
                     if (0 !== $i || 0 !== $j || 0 !== $k) {
-                        $losses[($i * $size[1] + $j) * $size[2] + $k] = sqrt(($i * Nodes::STEP[0]) ** 2 + ($j * Nodes::STEP[1]) ** 2 + ($k * Nodes::STEP[2]) ** 2) / $over;
+                        $lengths[($i * $size[1] + $j) * $size[2] + $k] = sqrt(($i * Nodes::STEP[0]) ** 2 + ($j * Nodes::STEP[1]) ** 2 + ($k * Nodes::STEP[2]) ** 2);
                     }
                 }
             }
         }
-        $this->losses = $losses;
+        $this->lengths = $lengths;
     }
 
     /** Nodes along an axis that a weight of 1 needs to fall to 0, with one to spare. */
@@ -57,10 +68,11 @@ final readonly class GentleSlope
      * @param array<int, float> $weights of the nodes that lie near the photo's colours, by place in the box; those above 0 lie
      *                                   at least a margin away from its faces
      * @param array<int, float> $mass    how densely the photo's colours lie there
+     * @param array<int, float> $firm    places that keep a weight of 1, and with −1 of 0, and what is between by how firmly
      *
      * @return array<int, float> of all places of the box
      */
-    public function gentle(array $weights, array $mass): array
+    public function gentle(array $weights, array $mass, array $firm = []): array
     {
         $slack = $this->slack($weights, $mass);
         $wanted = $lacking = $middle = [];
@@ -83,8 +95,16 @@ final readonly class GentleSlope
                 $middle[$at] = ($above[$at] + 1.0 - $below[$at]) / 2;
             }
         }
+        foreach ([1.0, -1.0] as $sign) {
+            $kept = array_filter(array_map(static fn (float $firm): float => $sign * $firm, $firm), static fn (float $firm): bool => $firm > 0.0);
+            foreach ([] === $kept ? [] : $this->spread($kept, null) as $at => $value) {
+                if ($value > 0.0) {
+                    $middle[$at] = $sign > 0.0 ? max($middle[$at] ?? 0.0, $value) : min($middle[$at] ?? 0.0, 1.0 - $value);
+                }
+            }
+        }
 
-        return $this->spread($middle, null);
+        return $this->spread(array_filter($middle, static fn (float $weight): bool => $weight > 0.0), null);
     }
 
     /**
@@ -165,7 +185,7 @@ final readonly class GentleSlope
             $best[$at] = $value;
             $buckets[(int) ($value * self::BUCKETS)][] = $at;
         }
-        $losses = $this->losses;
+        [$lengths, $slopes] = [$this->lengths, $this->slopes];
         // From the highest down: what a place passes on always lands in a lower bucket.
         for ($bucket = self::BUCKETS; $bucket > 0; --$bucket) {
             foreach ($buckets[$bucket] as $at) {
@@ -173,8 +193,10 @@ final readonly class GentleSlope
                 if ((int) ($value * self::BUCKETS) !== $bucket) {
                     continue;
                 }
-                foreach ($losses as $step => $loss) {
-                    $left = $value - $loss;
+                $slope = $slopes[$at];
+                foreach ($lengths as $step => $length) {
+                    $other = $slopes[$at + $step] ?? $slope;
+                    $left = $value - $length * ($other > $slope ? $other : $slope);
                     if ($left > 0.0 && $left > $best[$at + $step] && (null === $within || $within[$at + $step] > 0.0)) {
                         $best[$at + $step] = $left;
                         $buckets[(int) ($left * self::BUCKETS)][] = $at + $step;

@@ -96,6 +96,16 @@ final class StrokeEvidence
     }
 
     /**
+     * The colours of a stroke: above 0 for what is wanted, below for what is not.
+     *
+     * @return array<int, float> shares by node
+     */
+    public function signed(Mark $mark): array
+    {
+        return array_map(static fn (float $share): float => $share * $mark->sign(), $this->spread($mark));
+    }
+
+    /**
      * How many pixels a mark says something of, by itself or by what it grows to.
      *
      * @param array<int, Mark> $marks

@@ -8,7 +8,6 @@ use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Ridge;
 use Tovrin\Core\Model\Study;
-use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\LearnedTables;
 use Tovrin\Core\Tone\Smooth;
@@ -24,7 +23,7 @@ use Tovrin\Core\Tone\Smooth;
 final class StrokeLearner
 {
     /** Changes whenever the same strokes teach something else. */
-    public const FORM = '2';
+    public const FORM = '3';
     /** Of a colour that nothing speaks for, each time. */
     private const PRIOR = -0.2;
     private const RIDGE = 2.0;
@@ -52,7 +51,7 @@ final class StrokeLearner
      * @param array{level: float, weights: list<float>}|null $before what is known already
      * @param Learning|null                                  $from   what the first of the marks have taught already, by an earlier call with these and the same before
      *
-     * @return array{level: float, weights: list<float>, learning: Learning} as in Learned, and what to go on from
+     * @return array{level: float, weights: list<float>, gradients: list<array{0: float, 1: float}>, learning: Learning} as in Learned, and what to go on from
      */
     public function learn(array $marks, ?array $before = null, ?Learning $from = null): array
     {
@@ -68,8 +67,9 @@ final class StrokeLearner
             $trusts = $learning->trusts + [$number => Smooth::at($depth / self::DEEP)];
             $learning = $this->next($number, $done, $known, new Learning($learning->alone, $learning->grown, $trusts), $standing?->settled($depth) ?? []);
         }
+        $weights = array_map(static fn (float $weight): float => round($weight, 4), self::together($base, $learning));
 
-        return ['level' => $level, 'weights' => array_map(static fn (float $weight): float => round($weight, 4), self::together($base, $learning)), 'learning' => $learning];
+        return ['level' => $level, 'weights' => $weights, 'gradients' => (new Gradients($this->study, $this->model, $this->holdings))->of($this->holdings->sum($weights, $level), array_map($this->evidence->signed(...), $marks)), 'learning' => $learning];
     }
 
     /**
@@ -87,7 +87,7 @@ final class StrokeLearner
     {
         // The nodes of an adapted model are not the study's.
         if ($reach->model === $this->study->model) {
-            LearnedTables::know($reach, new NodeWeights($this->study->nodes, $this->sums($reach), $this->holdings->mass));
+            LearnedTables::know($reach, LearnedTables::nodeWeights($reach, $this->study->nodes, $this->holdings));
         }
     }
 

@@ -34,7 +34,7 @@ final class StudyTest extends TestCase
     public function testWhatIsNoStudyIsNotTakenForOne(): void
     {
         $bytes = self::study()->toBytes();
-        foreach (['', 'nothing', substr($bytes, 0, -9), 'x'.$bytes, str_replace('tovrin-study-1', 'tovrin-study-0', $bytes)] as $other) {
+        foreach (['', 'nothing', substr($bytes, 0, -9), 'x'.$bytes, str_replace('tovrin-study-2', 'tovrin-study-1', $bytes)] as $other) {
             self::assertNull(Study::fromBytes($other));
         }
     }
@@ -52,6 +52,28 @@ final class StudyTest extends TestCase
             self::assertEqualsWithDelta($lab->c[$pixel], $k * Nodes::STEP[2], Nodes::STEP[2] / 2 + 1e-9);
         }
         self::assertSame([-1], $study->nodes->nearest([0.9], [-0.3], [0.3]), 'unlike all of them');
+    }
+
+    public function testItKnowsGradientsFromEdges(): void
+    {
+        $study = self::ramp([0.3, 0.3, 0.3, 0.3, 0.3, 0.3, 0.3, 0.3, 0.3, 0.3, 0.6, 0.6, 0.6, 0.6, 0.6, 0.6, 0.6, 0.6, 0.6, 0.6]);
+        self::assertSame(0, \ord($study->gradual[10]), 'an edge');
+        self::assertGreaterThan(0.1, $study->stepAcross(10));
+        $study = self::ramp(array_map(static fn (int $i): float => 0.3 + 0.015 * $i, range(0, 19)));
+        self::assertSame(255, \ord($study->gradual[10]), 'a gradient');
+        self::assertEqualsWithDelta(0.06, $study->stepAcross(10), 0.002);
+        $study = self::ramp(array_fill(0, 20, 0.4));
+        self::assertSame(0, \ord($study->gradual[10]), 'nothing at all');
+        self::assertSame(0.0, $study->stepAcross(10));
+    }
+
+    /** @param list<float> $light of a row of greys, in OKLab */
+    private static function ramp(array $light): Study
+    {
+        $none = array_fill(0, \count($light), 0.0);
+        $colours = new ColourBlock(OkLab::class, $light, $none, $none);
+
+        return Study::of($colours, $colours, \count($light), ColourModel::of($colours));
     }
 
     public function testPlacesBecomePixels(): void
