@@ -52,7 +52,7 @@ foreach (array_keys($looks) as $name) {
 }
 echo "  (aims: at most 1.5 × with one plane, 2.5 × with three)\n";
 
-$pixels = PictureShape::reduce(PictureFile::read($root.'/demo/photos/jug-on-bricks.jpg', 'jug'), PhotoImport::PREVIEW_SIDE);
+$pixels = PictureShape::reduce(PictureFile::read($root.'/demo/photos/jug-on-bricks.jpg', 'jug'), PictureShape::PREVIEW_SIDE);
 $colours = Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()->thinned(3000);
 foreach (['0' => 0.0, '1/2' => 0.5, '1' => 1.0, 'in between' => null] as $level => $value) {
     mt_srand(1);

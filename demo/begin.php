@@ -35,7 +35,7 @@ require __DIR__.'/../vendor/autoload.php';
 /** @return array{0: Raster, 1: Study, 2: Pots, 3: ColourBlock} */
 function photo(string $name): array
 {
-    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PhotoImport::PREVIEW_SIDE);
+    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PictureShape::PREVIEW_SIDE);
     $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
     $study = StudyMaker::study($raster);
 

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Command;
 
+use Tovrin\App\Files\FileName;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use Tovrin\App\Export\FileNames;
 use Tovrin\App\Export\Rendering;
 use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\PhotoImport;
@@ -82,7 +82,7 @@ final class ApplyCommand extends Command
      */
     private static function targets(array $pictures, string $folder, string $look): array
     {
-        $slug = FileNames::slug($look);
+        $slug = FileName::slug($look);
         $targets = $taken = [];
         foreach ($pictures as $picture) {
             $ending = strtolower(pathinfo($picture, \PATHINFO_EXTENSION));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Command;
 
+use Tovrin\App\Photo\PictureShape;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\ArgvInput;
@@ -62,7 +63,7 @@ final class ChooseCommand extends Command
             throw new UsageError(\sprintf('There are %d strokes; at most %d can be learned from.', \count($strokes), self::MOST_STROKES));
         }
         try {
-            $pixels = PhotoImport::preview(PictureFile::read($path, $path, PhotoImport::PREVIEW_SIDE));
+            $pixels = PhotoImport::preview(PictureFile::read($path, $path, PictureShape::PREVIEW_SIDE));
             $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
             $study = StudyMaker::study($raster);
             $learner = new ReachLearner($raster, $study, '');

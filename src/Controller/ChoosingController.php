@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Refused;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Choosing\Lighting;
@@ -11,7 +13,6 @@ use Tovrin\App\Choosing\ReachFinder;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Request\FamilyOf;
 use Tovrin\App\Request\SamplesOf;
@@ -39,7 +40,7 @@ final readonly class ChoosingController
     #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/reach', methods: ['GET'])]
     public function potReach(int $id, int $pot, ReachFinder $finder): FitView
     {
-        return $finder->aroundPot($this->photos->photo($id), $pot) ?? throw Problem::notFound('pot');
+        return $finder->aroundPot($this->photos->photo($id), $pot) ?? throw NotFound::of('pot');
     }
 
     /** A reach made broader or tighter as a whole. */
@@ -53,13 +54,13 @@ final readonly class ChoosingController
     #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/spot', methods: ['GET'])]
     public function spot(int $id, int $pot, Lighting $lighting): Binary
     {
-        return Binary::cached($lighting->pot($this->photos->photo($id), $pot) ?? throw Problem::notFound('pot'), 3600);
+        return Binary::cached($lighting->pot($this->photos->photo($id), $pot) ?? throw NotFound::of('pot'), 3600);
     }
 
     /** What one family of a look's first move holds of each colour: a lattice of 8-bit weights, red running fastest. */
     #[Route('/api/moves/family', methods: ['POST'])]
     public function family(#[JsonBody] FamilyOf $body): Binary
     {
-        return Binary::of(Lighting::family(FirstMove::of($body->look), $body->family) ?? throw new Problem(422, \sprintf('family: the move has no family "%s".', $body->family)));
+        return Binary::of(Lighting::family(FirstMove::of($body->look), $body->family) ?? throw new Refused(\sprintf('family: the move has no family "%s".', $body->family)));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\Refused;
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
@@ -11,7 +12,6 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\FirstMove;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Photo\PlanesForScreen;
@@ -52,10 +52,10 @@ final readonly class ColourController
     public function cube(#[JsonBody] CubeOf $body, #[MapQueryParameter] bool $draft = false): Binary
     {
         if ($draft && $body->lattice > CubeOf::DRAFT_MOST) {
-            throw new Problem(422, \sprintf('lattice: a draft has at most %d nodes along each axis.', CubeOf::DRAFT_MOST));
+            throw new Refused(\sprintf('lattice: a draft has at most %d nodes along each axis.', CubeOf::DRAFT_MOST));
         }
         if (0 === $body->cubesMost()) {
-            throw new Problem(422, \sprintf('lattice: %d nodes along each axis are too many for %d moves at once; ask for at most %d, or have the cube made as a file.', $body->lattice, \count($body->look->moves), $body->latticeMost()));
+            throw new Refused(\sprintf('lattice: %d nodes along each axis are too many for %d moves at once; ask for at most %d, or have the cube made as a file.', $body->lattice, \count($body->look->moves), $body->latticeMost()));
         }
         $start = hrtime(true);
         $watch = $body->look->indexOf($body->watch);

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Conflict;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -14,7 +16,6 @@ use Tovrin\App\Export\Deliveries;
 use Tovrin\App\Export\ExportQueue;
 use Tovrin\App\Http\Attachment;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Queue\Workers;
@@ -124,11 +125,11 @@ final readonly class DeliveryController
     {
         $job = $this->deliveries->job($id);
         if (!$job->isDone()) {
-            throw new Problem(409, 'This export is not finished yet.');
+            throw new Conflict('This export is not finished yet.');
         }
         $path = $store->export($id);
         if (!is_file($path)) {
-            throw new Problem(404, 'This file has been cleared away, or lies in the folder it was delivered to. Export it again.');
+            throw new NotFound('This file has been cleared away, or lies in the folder it was delivered to. Export it again.');
         }
 
         return Attachment::named(new BinaryFileResponse($path, 200, ['Content-Type' => $job->isArchive() ? 'application/zip' : ExportFormat::from($job->format)->type()]), $job->fileName);

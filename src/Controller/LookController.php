@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Refused;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -13,7 +15,6 @@ use Tovrin\App\Entity\OwnLook;
 use Tovrin\App\Http\Attachment;
 use Tovrin\App\Http\Binary;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
 use Tovrin\App\Looks\LookFiles;
 use Tovrin\App\Looks\Presets;
@@ -63,7 +64,7 @@ final readonly class LookController
     public function save(#[JsonBody] SaveLook $body): OwnLookView
     {
         if ([] === $body->look->moves) {
-            throw new Problem(422, 'A look needs a move at least. Choose one to save.');
+            throw new Refused('A look needs a move at least. Choose one to save.');
         }
 
         return OwnLookView::of($this->looks->save($body->look, $body->group));
@@ -115,7 +116,7 @@ final readonly class LookController
     #[Route('/api/looks/{id<\d+>}/restore', methods: ['POST'])]
     public function restore(int $id): OwnLookView
     {
-        $own = $this->looks->look($id, true) ?? throw Problem::notFound('look');
+        $own = $this->looks->look($id, true) ?? throw NotFound::of('look');
         $this->looks->remove($own, false);
 
         return OwnLookView::of($own);
@@ -123,6 +124,6 @@ final readonly class LookController
 
     private function look(int $id): OwnLook
     {
-        return $this->looks->look($id) ?? throw Problem::notFound('look');
+        return $this->looks->look($id) ?? throw NotFound::of('look');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\NotFound;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -11,7 +12,6 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Export\ExportQueue;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\FullPicture;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\Photos;
@@ -106,7 +106,7 @@ final readonly class PhotoController
             default => $this->store->preview($key),
         };
         if (!is_file($path)) {
-            throw Problem::notFound('picture');
+            throw NotFound::of('picture');
         }
 
         return new BinaryFileResponse($path, 200, ['Content-Type' => str_ends_with($path, '.png') ? 'image/png' : 'image/jpeg', 'Cache-Control' => 'private, max-age=31536000, immutable'], false);
@@ -126,7 +126,7 @@ final readonly class PhotoController
             }
         }
 
-        throw Problem::notFound('picture');
+        throw NotFound::of('picture');
     }
 
     #[Route('/api/photos/{id<\d+>}/grade', methods: ['GET'])]

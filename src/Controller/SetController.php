@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\NotFound;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -12,7 +13,6 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
 use Tovrin\App\Photo\PhotoImport;
 use Tovrin\App\Photo\Photos;
@@ -115,7 +115,7 @@ final readonly class SetController
     #[Route('/api/sets/{id<\d+>}/restore', methods: ['POST'])]
     public function restore(int $id): SetSummary
     {
-        return $this->summary($this->sets->restoreSet($id) ?? throw Problem::notFound('set'));
+        return $this->summary($this->sets->restoreSet($id) ?? throw NotFound::of('set'));
     }
 
     /** The body is the file itself: no form encoding, so that the browser can report progress and nothing is read twice. One that does not arrive whole is not taken. */

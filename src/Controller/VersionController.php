@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Controller;
 
+use Tovrin\App\Exception\NotFound;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Entity\GradeVersion;
 use Tovrin\App\Http\JsonBody;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Http\Status;
 use Tovrin\App\Photo\Photos;
 use Tovrin\App\Repository\Grades;
@@ -71,7 +71,7 @@ final readonly class VersionController
     #[Route('/api/versions/{id<\d+>}/restore', methods: ['POST'])]
     public function restore(int $id): VersionView
     {
-        $version = $this->versions->version($id, true) ?? throw Problem::notFound('version');
+        $version = $this->versions->version($id, true) ?? throw NotFound::of('version');
         $this->versions->remove($version, false);
 
         return VersionView::of($version);
@@ -110,6 +110,6 @@ final readonly class VersionController
 
     private function version(int $id): GradeVersion
     {
-        return $this->versions->version($id) ?? throw Problem::notFound('version');
+        return $this->versions->version($id) ?? throw NotFound::of('version');
     }
 }

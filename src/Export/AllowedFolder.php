@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Export;
 
+use Tovrin\App\Exception\Refused;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Server\FileModes;
 
 /** The folder of this machine that files may be delivered to, if its owner has allowed one by the setting TOVRIN_DELIVER_TO. */
@@ -24,30 +24,30 @@ final readonly class AllowedFolder
     /**
      * The folder itself, or one inside it, which is made if it is not there.
      *
-     * @throws Problem when there is none, it is gone, or the name leads out of it
+     * @throws Refused when there is none, it is gone, or the name leads out of it
      */
     public function at(?string $inside): string
     {
-        $path = $this->path() ?? throw new Problem(422, 'No folder of the server is allowed for deliveries. Its owner can name one with the setting TOVRIN_DELIVER_TO.');
+        $path = $this->path() ?? throw new Refused('No folder of the server is allowed for deliveries. Its owner can name one with the setting TOVRIN_DELIVER_TO.');
         // Never made anew: what is missing is a disk or a share, and files put in its place would not be where they are looked for.
         $root = realpath($path);
         if (false === $root || !is_dir($root)) {
-            throw new Problem(422, \sprintf('The folder for deliveries “%s” is not there. If it lies on another disk or on a share, connect that again; otherwise make the folder, or name another one with the setting TOVRIN_DELIVER_TO.', $path));
+            throw new Refused(\sprintf('The folder for deliveries “%s” is not there. If it lies on another disk or on a share, connect that again; otherwise make the folder, or name another one with the setting TOVRIN_DELIVER_TO.', $path));
         }
         $inside = trim((string) $inside);
         if ('' === $inside) {
             return $path;
         }
         if (1 === preg_match('#[/\\\\\x00-\x1F]|^\.#', $inside)) {
-            throw new Problem(422, \sprintf('“%s” is no name of a folder: it may not begin with a full stop or have “/” or “\” in it.', $inside));
+            throw new Refused(\sprintf('“%s” is no name of a folder: it may not begin with a full stop or have “/” or “\” in it.', $inside));
         }
         $path .= '/'.$this->asItIsThere($root, $inside);
         if (is_link($path) && !str_starts_with((string) realpath($path).'/', $root.'/')) {
-            throw new Problem(422, \sprintf('“%s” in the folder for deliveries leads to a place outside it, which is not allowed. Choose another name.', $inside));
+            throw new Refused(\sprintf('“%s” in the folder for deliveries leads to a place outside it, which is not allowed. Choose another name.', $inside));
         }
         $isNew = @mkdir($path, 0o777);
         if (!$isNew && !is_dir($path)) {
-            throw new Problem(422, \sprintf('The folder “%s” cannot be made: %s. Check who may write there, and that its disk has room.', $path, self::reason()));
+            throw new Refused(\sprintf('The folder “%s” cannot be made: %s. Check who may write there, and that its disk has room.', $path, self::reason()));
         }
         if ($isNew) {
             FileModes::open($path);

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Export;
 
+use Tovrin\App\Files\FileName;
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Refused;
+use Tovrin\App\Exception\Conflict;
 use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Photo\SizeLimit;
@@ -53,7 +56,7 @@ final readonly class Deliveries
     {
         $files = iterator_to_array($this->files($asked, $this->names($asked)), false);
         if ([] === $files) {
-            throw new Problem(422, 'None of these photos has a move with a reach: there is no matte to write.');
+            throw new Refused('None of these photos has a move with a reach: there is no matte to write.');
         }
         $photos = \count($asked->photos);
         [$first] = $files[0];
@@ -63,7 +66,7 @@ final readonly class Deliveries
             new ExportJob($delivery, $photo, $look, $wanted->format->value, $wanted->json(), $name, $wanted->cost($photo->width() * $photo->height() / 1e6));
         }
         if (DeliverTo::Archive === $asked->to) {
-            $archive = (new FileNames())->next('{set}-{date}', ['set' => FileNames::slug($first->set()->name()), 'date' => date('Y-m-d')], '.zip', $first->name());
+            $archive = (new FileNames())->next('{set}-{date}', ['set' => FileName::slug($first->set()->name()), 'date' => date('Y-m-d')], '.zip', $first->name());
             new ExportJob($delivery, null, '{}', ExportJob::ARCHIVE, '{}', $archive, max(1, intdiv(\count($files), 20)));
         }
         $this->entities->wrapInTransaction(fn () => $this->entities->persist($delivery));
@@ -99,7 +102,7 @@ final readonly class Deliveries
 
     public function delivery(int $id): Delivery
     {
-        $delivery = $this->entities->find(Delivery::class, $id) ?? throw Problem::notFound('delivery');
+        $delivery = $this->entities->find(Delivery::class, $id) ?? throw NotFound::of('delivery');
         // Other processes pause it, and go on.
         $this->entities->refresh($delivery);
 
@@ -108,7 +111,7 @@ final readonly class Deliveries
 
     public function job(int $id): JobState
     {
-        return $this->jobs('j.id = ?1', $id)[0] ?? throw Problem::notFound('export');
+        return $this->jobs('j.id = ?1', $id)[0] ?? throw NotFound::of('export');
     }
 
     /** Files that are being made are finished; the others wait. */
@@ -151,13 +154,13 @@ final readonly class Deliveries
         foreach ($photos as $index => $photo) {
             $look = $looks[$photo->id()];
             $read = LookJson::read($look);
-            $name = FileNames::slug($read->name);
+            $name = FileName::slug($read->name);
             $words = [
                 'photo' => pathinfo($photo->name(), \PATHINFO_FILENAME),
                 'look' => '' !== $name ? $name : ([] === $read->moves ? 'source' : 'graded'),
-                'version' => FileNames::slug($versions[$photo->id()] ?? ''),
+                'version' => FileName::slug($versions[$photo->id()] ?? ''),
                 'number' => str_pad((string) ($index + 1), $digits, '0', \STR_PAD_LEFT),
-                'set' => FileNames::slug($photo->set()->name()),
+                'set' => FileName::slug($photo->set()->name()),
                 'date' => date('Y-m-d'),
             ];
             foreach ($asked->outputs as $output) {
@@ -185,7 +188,7 @@ final readonly class Deliveries
                 Rendering::refusePlaced($grade);
             }
         } catch (PictureError $e) {
-            throw new Problem(422, \sprintf('“%s”: %s', $photo->name(), $e->getMessage()));
+            throw new Refused(\sprintf('“%s”: %s', $photo->name(), $e->getMessage()));
         }
     }
 
@@ -208,9 +211,9 @@ final readonly class Deliveries
         }
 
         return array_map(static function ($one) use ($photos): Photo {
-            $photo = $photos[$one->id] ?? throw Problem::notFound('photo');
+            $photo = $photos[$one->id] ?? throw NotFound::of('photo');
             if ($photo->revision() !== $one->basedOn) {
-                throw new Problem(409, \sprintf('“%s” was changed in another window meanwhile. Look at it again before it is delivered.', $photo->name()));
+                throw new Conflict(\sprintf('“%s” was changed in another window meanwhile. Look at it again before it is delivered.', $photo->name()));
             }
 
             return $photo;

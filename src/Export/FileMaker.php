@@ -4,11 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Export;
 
+use Tovrin\App\Exception\Refused;
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
-use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Tovrin\App\Entity\ExportJob;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\AtomicFile;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
@@ -21,16 +20,15 @@ use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 
 /** Makes one finished file, whole or not at all. */
-#[AsMessageHandler]
 final readonly class FileMaker
 {
     public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries)
     {
     }
 
-    public function __invoke(MakeFile $message): void
+    /** Takes a file of a delivery up, if nobody else has, and makes it. */
+    public function make(int $id): void
     {
-        $id = $message->job;
         if (!$this->queue->claim($id)) {
             return;
         }
@@ -44,7 +42,7 @@ final readonly class FileMaker
         }
         $this->journal->say(\sprintf('File %d: %s', $id, $job->fileName()));
         try {
-            $this->make($job);
+            $this->write($job);
             $this->queue->finish($id, ExportJob::DONE);
             $this->journal->say(\sprintf('File %d: done', $id));
         } catch (Cancelled) {
@@ -54,7 +52,7 @@ final readonly class FileMaker
                 $this->queue->finish($id, ExportJob::CANCELLED);
             }
             $this->journal->say(\sprintf('File %d: stopped', $id));
-        } catch (PictureError|Problem $e) {
+        } catch (PictureError|Refused $e) {
             $this->queue->finish($id, ExportJob::FAILED, $e->getMessage());
             $this->journal->say(\sprintf('File %d: %s', $id, $e->getMessage()));
         } catch (\Throwable $e) {
@@ -64,7 +62,7 @@ final readonly class FileMaker
         }
     }
 
-    private function make(ExportJob $job): void
+    private function write(ExportJob $job): void
     {
         $progress = function (string $stage, float $share) use ($job): void {
             if (!$this->queue->progress($job->id(), $stage, $share) || $this->stopping->wanted) {

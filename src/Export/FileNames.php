@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Export;
 
-use Tovrin\App\Http\Problem;
+use Tovrin\App\Exception\Refused;
+use Tovrin\App\Files\FileName;
+
 
 /**
  * Names of finished files by a pattern: words between braces stand for what is known of the photo, all else for itself.
@@ -30,21 +32,21 @@ final class FileNames
      * @param string                $ending   behind it, with its full stop
      * @param string                $original the photo's own name
      *
-     * @throws Problem when the pattern is a path, holds a word there is not, or yields nothing
+     * @throws Refused when the pattern is a path, holds a word there is not, or yields nothing
      */
     public function next(string $pattern, array $words, string $ending, string $original): string
     {
         $pattern = trim($pattern);
         if (1 === preg_match('#[/\\\\]#', $pattern)) {
-            throw new Problem(422, \sprintf('The name pattern “%s” has “/” or “\” in it: it names files, not folders. Take it out.', $pattern));
+            throw new Refused(\sprintf('The name pattern “%s” has “/” or “\” in it: it names files, not folders. Take it out.', $pattern));
         }
         $name = (string) preg_replace_callback('/\{([^{}]*)\}/u', static function (array $found) use ($words, $pattern): string {
-            return self::plain($words[mb_strtolower($found[1])] ?? throw new Problem(422, \sprintf('The name pattern “%s” has “{%s}” in it, which stands for nothing. Use {%s}.', $pattern, $found[1], implode('}, {', self::WORDS))));
+            return FileName::plain($words[mb_strtolower($found[1])] ?? throw new Refused(\sprintf('The name pattern “%s” has “{%s}” in it, which stands for nothing. Use {%s}.', $pattern, $found[1], implode('}, {', self::WORDS))));
         }, $pattern);
         // What stood for nothing leaves its hyphens behind.
-        $name = trim((string) preg_replace('/([-_. ])[-_. ]+/', '$1', self::plain($name)), "-_. \t");
+        $name = trim((string) preg_replace('/([-_. ])[-_. ]+/', '$1', FileName::plain($name)), "-_. \t");
         if ('' === $name) {
-            throw new Problem(422, \sprintf('The name pattern “%s” yields nothing for “%s”. Add {photo} or {number} to it.', $pattern, $original));
+            throw new Refused(\sprintf('The name pattern “%s” yields nothing for “%s”. Add {photo} or {number} to it.', $pattern, $original));
         }
         if (UniqueNames::areSame($name.$ending, $original)) {
             $name .= '-graded';
@@ -53,21 +55,9 @@ final class FileNames
         return $this->names->give($name, $ending);
     }
 
-    /** A text as a part of a file's name: small letters and digits, joined by hyphens. */
-    public static function slug(string $text): string
-    {
-        return trim((string) preg_replace('/[^\p{L}\p{N}]+/u', '-', mb_strtolower(mb_scrub($text))), '-');
-    }
-
     /** How many names were made different from what the pattern says, since it was given already. */
     public function changed(): int
     {
         return $this->names->changed();
-    }
-
-    /** Without what no system allows in the name of a file. */
-    public static function plain(string $text): string
-    {
-        return (string) preg_replace('#[\x00-\x1F\x7F/\\\\:*?"<>|]+#u', '-', mb_scrub($text));
     }
 }

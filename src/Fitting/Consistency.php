@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Fitting;
 
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Refused;
 use Tovrin\App\Choosing\ReachFinder;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoColours;
 use Tovrin\App\Repository\Grades;
 use Tovrin\App\View\PotThereView;
@@ -71,7 +72,7 @@ final readonly class Consistency
         $reach = $this->reach($first, $pot);
         [$goal] = $this->colourOf($first, $reach, $this->grades->grade($first));
         if (null === $goal) {
-            throw new Problem(422, \sprintf('This pot is hardly there in “%s”. Take another one, or another photo to go by.', $first->name()));
+            throw new Refused(\sprintf('This pot is hardly there in “%s”. Take another one, or another photo to go by.', $first->name()));
         }
         $name = $this->colours->pots($first)->names[$pot];
         $words = [];
@@ -117,7 +118,7 @@ final readonly class Consistency
 
     private function reach(Photo $first, int $pot): Reach
     {
-        return $this->finder->aroundPot($first, $pot)->reach ?? throw Problem::notFound('pot');
+        return $this->finder->aroundPot($first, $pot)->reach ?? throw NotFound::of('pot');
     }
 
     private function there(Reach $reach, Photo $photo): Reach

@@ -40,11 +40,6 @@ enum DatabaseTrouble: int
         return null;
     }
 
-    public function status(): int
-    {
-        return self::Full === $this ? 507 : 503;
-    }
-
     public function inWords(): string
     {
         return match ($this) {

@@ -11,9 +11,4 @@ final class Problem extends \RuntimeException
     {
         parent::__construct($message);
     }
-
-    public static function notFound(string $what): self
-    {
-        return new self(404, \sprintf('This %s does not exist any more.', $what));
-    }
 }

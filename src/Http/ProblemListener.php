@@ -10,6 +10,9 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Symfony\Component\Validator\Exception\ValidationFailedException;
+use Tovrin\App\Exception\Conflict;
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Refused;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Repository\StaleRevision;
 use Tovrin\Core\Format\FormatError;
@@ -29,6 +32,9 @@ final readonly class ProblemListener
         $trouble = DatabaseTrouble::behind($e);
         [$status, $message] = match (true) {
             $e instanceof Problem => [$e->status, $e->getMessage()],
+            $e instanceof NotFound => [404, $e->getMessage()],
+            $e instanceof Refused => [422, $e->getMessage()],
+            $e instanceof Conflict => [409, $e->getMessage()],
             $e instanceof FormatError => [422, $e->inWords ?? $e->getMessage()],
             $e instanceof PictureError => [422, $e->getMessage()],
             $e instanceof StaleRevision => [409, $e->getMessage()],
@@ -38,7 +44,7 @@ final readonly class ProblemListener
                 400 === $e->getStatusCode() => 'The request is not JSON.',
                 default => $e->getMessage(),
             }],
-            null !== $trouble => [$trouble->status(), $trouble->inWords()],
+            null !== $trouble => [DatabaseTrouble::Full === $trouble ? 507 : 503, $trouble->inWords()],
             default => [500, 'Something went wrong in the server that should not have. Your work up to the last change is kept; reload and try again.'],
         };
         if ($status >= 500) {

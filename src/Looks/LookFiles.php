@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Looks;
 
+use Tovrin\App\Files\FileName;
+use Tovrin\App\Exception\Refused;
 use Tovrin\App\Entity\OwnLook;
-use Tovrin\App\Export\FileNames;
 use Tovrin\App\Export\UniqueNames;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Photo\PhotoStore;
 use Tovrin\App\Photo\PictureError;
 use Tovrin\App\Repository\OwnLooks;
@@ -32,7 +32,7 @@ final readonly class LookFiles
      * @param string $path of the file
      * @param string $name of the file, as the user knows it
      *
-     * @throws Problem when there is no look in it
+     * @throws Refused when there is no look in it
      */
     public function bringIn(string $path, string $name): BroughtIn
     {
@@ -40,7 +40,7 @@ final readonly class LookFiles
             try {
                 return self::view($this->looks->saveAll([self::one((string) @file_get_contents($path, false, null, 0, self::MOST_BYTES), $name, '')]), []);
             } catch (FormatError $e) {
-                throw new Problem(422, self::refusal($name, $e));
+                throw new Refused(self::refusal($name, $e));
             }
         }
         $looks = $refused = [];
@@ -52,7 +52,7 @@ final readonly class LookFiles
             }
         }
         if ([] === $looks && [] === $refused) {
-            throw new Problem(422, \sprintf('There is no look file (.json) in “%s”.', $name));
+            throw new Refused(\sprintf('There is no look file (.json) in “%s”.', $name));
         }
 
         return self::view($this->looks->saveAll($looks), $refused);
@@ -78,7 +78,7 @@ final readonly class LookFiles
                 $group = $own->group();
                 $groups["=$group"] ??= ['' === $group ? '' : $folders->give(self::folder($group)), new UniqueNames()];
                 [$folder, $names] = $groups["=$group"];
-                $file = ('' === $folder ? '' : $folder.'/').$names->give(FileNames::plain($own->name()), '.json');
+                $file = ('' === $folder ? '' : $folder.'/').$names->give(FileName::plain($own->name()), '.json');
                 $added = $zip->addFromString($file, $own->look(), 0) && ($folder === $group || $zip->setCommentName($file, $group));
                 if (!$added) {
                     throw new \RuntimeException(\sprintf('"%s" cannot be put into the archive.', $file));
@@ -96,13 +96,13 @@ final readonly class LookFiles
 
     public static function nameOf(OwnLook $own): string
     {
-        return (new UniqueNames())->give(FileNames::plain($own->name()), '.json');
+        return (new UniqueNames())->give(FileName::plain($own->name()), '.json');
     }
 
     /** Never a way out of the folder that the archive is unpacked in. */
     private static function folder(string $group): string
     {
-        $plain = trim(FileNames::plain($group), '. ');
+        $plain = trim(FileName::plain($group), '. ');
 
         return '' === $plain ? 'group' : $plain;
     }
@@ -136,7 +136,7 @@ final readonly class LookFiles
     {
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            throw new Problem(422, \sprintf('“%s” is a damaged archive. Pack it again, or bring its look files in one by one.', $name));
+            throw new Refused(\sprintf('“%s” is a damaged archive. Pack it again, or bring its look files in one by one.', $name));
         }
         if ($zip->numFiles > self::MOST_FILES) {
             $refused[] = \sprintf('“%s” holds %s files; the first %s are looked at. Split it, and bring the rest in after them.', $name, number_format($zip->numFiles), number_format(self::MOST_FILES));

@@ -4,35 +4,16 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
-use Doctrine\ORM\EntityManagerInterface;
-use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Queue\Journal;
 
 /**
  * The picture as the studio shows it at 100 %, pixel by pixel that of a delivered file: the original itself where the browser
  * decodes it to the same, and else without loss, made by a worker or when it is first asked for.
  */
-#[AsMessageHandler]
 final readonly class FullPicture
 {
-    public function __construct(private PhotoStore $store, private EntityManagerInterface $entities, private Journal $journal)
+    public function __construct(private PhotoStore $store)
     {
-    }
-
-    public function __invoke(DrawFull $message): void
-    {
-        $this->entities->clear();
-        $photo = $this->entities->find(Photo::class, $message->photo);
-        if (null === $photo || $photo->isRemoved()) {
-            return;
-        }
-        try {
-            $this->path($photo);
-        } catch (PictureError $e) {
-            // It is tried again when somebody looks at it at 100 %.
-            $this->journal->say(\sprintf('"%s" could not be drawn at 100 %%: %s', $photo->name(), $e->getMessage()));
-        }
     }
 
     /** The original under a second name, where the disk knows that. */

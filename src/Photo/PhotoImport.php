@@ -10,13 +10,12 @@ use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Room;
 use Tovrin\App\Repository\Sets;
-use Tovrin\App\Sheet\PictureMaker;
+use Tovrin\App\Library\SheetPicture;
 use Tovrin\Core\Reading\Digest;
 
 /** Brings a picture into a set: decodes it once into a preview, a thumbnail and a digest. */
 final readonly class PhotoImport
 {
-    public const PREVIEW_SIDE = 2048;
     public const THUMB_SIDE = 256;
 
     public function __construct(private PhotoStore $store, private FullPicture $full, private Sets $sets, private Queue $queue)
@@ -39,7 +38,7 @@ final readonly class PhotoImport
             AtomicFile::write($this->store->digest($key), Digest::of($preview->bytes(), $preview->width, $preview->height)->bytes());
             $this->write($preview, $this->store->preview($key), 94);
             $this->write(PictureShape::reduce($preview, self::THUMB_SIDE), $this->store->thumb($key), 88);
-            $this->write(PictureShape::reduce($preview, PictureMaker::SIDE), $this->store->graded($key, 0), PictureMaker::QUALITY);
+            $this->write(PictureShape::reduce($preview, SheetPicture::SIDE), $this->store->graded($key, 0), SheetPicture::QUALITY);
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
                 throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
             }
@@ -65,7 +64,7 @@ final readonly class PhotoImport
     /** A photo as it is looked at and worked on: small, in sRGB, opaque. */
     public static function preview(Pixels $pixels): Pixels
     {
-        return PreviewColours::srgb(PictureShape::reducedDeep($pixels, self::PREVIEW_SIDE));
+        return PreviewColours::srgb(PictureShape::reducedDeep($pixels, PictureShape::PREVIEW_SIDE));
     }
 
     /** The last part of a path, without control characters, at most 200 characters. */

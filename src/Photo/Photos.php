@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Photo;
 
+use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Repository\Sets;
 
 /** Sets and photos by number, or a problem that says that they are gone. */
@@ -18,11 +18,11 @@ final readonly class Photos
 
     public function photo(int $id): Photo
     {
-        return $this->sets->photo($id) ?? throw Problem::notFound('photo');
+        return $this->sets->photo($id) ?? throw NotFound::of('photo');
     }
 
     public function set(int $id): PhotoSet
     {
-        return $this->sets->set($id) ?? throw Problem::notFound('set');
+        return $this->sets->set($id) ?? throw NotFound::of('set');
     }
 }

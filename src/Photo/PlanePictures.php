@@ -35,7 +35,7 @@ final readonly class PlanePictures
         $areas = $soft = [];
         foreach ($planes->all as $plane) {
             if ($plane->isSoftened() || true === $plane->area?->keepsToColour()) {
-                $small ??= PictureShape::reducedDeep($picture, PhotoImport::PREVIEW_SIDE);
+                $small ??= PictureShape::reducedDeep($picture, PictureShape::PREVIEW_SIDE);
             }
             $areas[] = null === $plane->area ? null : self::area($plane, $frame, $picture, $small);
             $soft[] = null === $small || !$plane->isSoftened() ? null : GuidedFilter::soften(self::matte($plane, $small), $small, SoftSize::of($plane->soften, $frame));

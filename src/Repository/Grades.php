@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Repository;
 
+use Tovrin\App\Exception\NotFound;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Tovrin\App\Entity\GradeRevision;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Http\Problem;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Room;
 use Tovrin\App\Sheet\DrawPicture;
@@ -89,7 +89,7 @@ final readonly class Grades
         $this->based($photo, $basedOn, function () use ($photo, $number): void {
             $there = $this->row($photo, $number);
             if (null === $there && 0 !== $number) {
-                throw Problem::notFound('step');
+                throw NotFound::of('step');
             }
             $photo->goTo($number, \count(self::read($there)->moves));
         });

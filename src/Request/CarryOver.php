@@ -11,6 +11,7 @@ use Tovrin\Core\Grade\Grade;
 final readonly class CarryOver
 {
     public const MOST = 500;
+    private const NUMBERS = 'is no whole number.';
 
     /**
      * @param Grade     $look  the moves
@@ -23,7 +24,7 @@ final readonly class CarryOver
     public function __construct(
         public Grade $look,
         #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Carry over to fewer at once.')]
-        #[Assert\All([new Assert\NotNull(message: SomePhotos::NUMBERS), new Assert\Type('int', message: SomePhotos::NUMBERS)])]
+        #[Assert\All([new Assert\NotNull(message: self::NUMBERS), new Assert\Type('int', message: self::NUMBERS)])]
         public array $to,
         public CarryHow $how = CarryHow::Replace,
         public bool $fit = true,
