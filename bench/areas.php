@@ -9,9 +9,8 @@ declare(strict_types=1);
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Watched.php';
 
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\PictureShape;
 use Tovrin\Bench\Watched;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;

@@ -13,9 +13,9 @@ declare(strict_types=1);
 require dirname(__DIR__).'/vendor/autoload.php';
 
 use Symfony\Component\Process\Process;
+use Tovrin\App\Grading\Grades;
 use Tovrin\App\Kernel;
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Repository\Grades;
+use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
 use Tovrin\Bench\Watched;

@@ -14,9 +14,9 @@
 
 declare(strict_types=1);
 
-use Tovrin\App\Choosing\ReachLearner;
-use Tovrin\App\Choosing\StrokeMarks;
-use Tovrin\App\Photo\Sideline;
+use Tovrin\App\Imaging\ForkedTask;
+use Tovrin\App\Learning\ReachLearner;
+use Tovrin\App\Learning\StrokeMarks;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;
@@ -224,7 +224,7 @@ echo $touchy ? "Choosing: how far the IoU lies apart when the photo is decoded d
 $rows = [];
 // Two photos at a time, on two cores.
 foreach (array_chunk($names, 2) as $pair) {
-    $aside = isset($pair[1]) ? new Sideline(static fn (): string => json_encode(measure($pair[1], $windows, $touchy), \JSON_THROW_ON_ERROR)) : null;
+    $aside = isset($pair[1]) ? new ForkedTask(static fn (): string => json_encode(measure($pair[1], $windows, $touchy), \JSON_THROW_ON_ERROR)) : null;
     $found = measure($pair[0], $windows, $touchy);
     foreach ([...$found, ...(null === $aside ? [] : json_decode($aside->result(), true, 32, \JSON_THROW_ON_ERROR))] as $row) {
         $rows[] = $row;

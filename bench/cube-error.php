@@ -6,7 +6,7 @@ declare(strict_types=1);
 
 require __DIR__.'/../vendor/autoload.php';
 
-use Tovrin\App\Photo\PictureFile;
+use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Cube\CubeError;
 use Tovrin\Core\Format\LookJson;

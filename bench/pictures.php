@@ -8,10 +8,10 @@ declare(strict_types=1);
 require __DIR__.'/../vendor/autoload.php';
 require __DIR__.'/Watched.php';
 
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Kernel;
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\Database;
 use Tovrin\Bench\Watched;

@@ -7,10 +7,9 @@
 
 declare(strict_types=1);
 
-use Tovrin\App\Choosing\StudyMaker;
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;

@@ -8,9 +8,9 @@ declare(strict_types=1);
 
 require __DIR__.'/../vendor/autoload.php';
 
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\Writing;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Colour\Hsl;

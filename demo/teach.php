@@ -6,11 +6,10 @@
 
 declare(strict_types=1);
 
-use Tovrin\App\Choosing\ReachLearner;
-use Tovrin\App\Choosing\StudyMaker;
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Learning\ReachLearner;
+use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;

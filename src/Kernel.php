@@ -12,10 +12,28 @@ use Symfony\Bundle\MonologBundle\MonologBundle;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
+use Tovrin\App\Api\Http\CoreDenormalizer;
+use Tovrin\App\Delivery\Deliveries;
+use Tovrin\App\Delivery\ExportQueue;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\FileNames;
 use Tovrin\App\Doctrine\SqlitePragmas;
-use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Grading\Grades;
+use Tovrin\App\Library\PhotoImport;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Library\TableFiles;
+use Tovrin\App\Message\FormerNames;
+use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\QueueDsn;
 use Tovrin\App\Queue\Room;
+use Tovrin\App\Repository\Sets;
+use Tovrin\App\Server\AheadOfNeed;
+use Tovrin\App\Server\Backup;
+use Tovrin\App\Server\Database;
+use Tovrin\App\Server\Housekeeping;
+use Tovrin\App\Server\Storage;
+use Tovrin\App\Server\Worker;
+use Tovrin\App\Server\Workers;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\TableShelf;
 
@@ -47,9 +65,10 @@ final class Kernel extends BaseKernel
     public function boot(): void
     {
         date_default_timezone_set('UTC');
+        FormerNames::register();
         parent::boot();
-        $shelf = $this->getContainer()->get(Photo\TableFiles::class);
-        \assert($shelf instanceof Photo\TableFiles);
+        $shelf = $this->getContainer()->get(TableFiles::class);
+        \assert($shelf instanceof TableFiles);
         Tables::keepOn($shelf);
     }
 
@@ -154,25 +173,26 @@ final class Kernel extends BaseKernel
         ]);
         $services = $container->services();
         $services->defaults()->autowire()->autoconfigure();
-        $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Request,View,Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
-        $services->set(Server\Housekeeping::class);
-        $services->set(Server\AheadOfNeed::class);
-        foreach ([Export\MakeFile::class, Sheet\DrawPicture::class, Choosing\StudyPhoto::class, Export\Wanted::class, Export\FileNames::class, Photo\DrawFull::class] as $value) {
+        $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Exception,Message,Api/Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
+        foreach ([AheadOfNeed::class, Backup::class, Housekeeping::class, Storage::class, Worker::class, Workers::class] as $service) {
+            $services->set($service);
+        }
+        foreach ([ExportSpec::class, FileNames::class] as $value) {
             $services->remove($value);
         }
-        $services->get(Http\CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);
+        $services->get(CoreDenormalizer::class)->tag('serializer.normalizer', ['priority' => 100]);
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
-        $services->get(Photo\TableFiles::class)->public();
-        $services->alias(TableShelf::class, Photo\TableFiles::class);
+        $services->get(TableFiles::class)->public();
+        $services->alias(TableShelf::class, TableFiles::class);
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
-        $services->set(Server\Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Server\Housekeeping::class, Photo\PhotoImport::class, Queue\Worker::class, Queue\Queue::class, Export\ExportQueue::class, Export\Deliveries::class, Server\AheadOfNeed::class, Storage\Backup::class, Repository\Sets::class, Repository\Grades::class] as $entry) {
+        $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
+        foreach ([Housekeeping::class, PhotoImport::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, Grades::class] as $entry) {
             $services->get($entry)->public();
         }
     }
 
     private function configureRoutes(RoutingConfigurator $routes): void
     {
-        $routes->import(__DIR__.'/Controller/', 'attribute');
+        $routes->import(__DIR__.'/Api/', 'attribute');
     }
 }

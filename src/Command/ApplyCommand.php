@@ -4,19 +4,20 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Command;
 
-use Tovrin\App\Files\FileName;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Photo\AtomicFile;
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureFormat;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Files\FileName;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Decode\PictureFormat;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Reading\Digest;

@@ -9,9 +9,10 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Files\FileModes;
 use Tovrin\App\Kernel;
-use Tovrin\App\Server\FileModes;
-use Tovrin\App\Storage\Backup;
+use Tovrin\App\Server\Backup;
 
 #[AsCommand('backup', 'Copies all photos and grades to a folder, also while Tovrin is served')]
 final class BackupCommand extends Command

@@ -8,6 +8,7 @@ use Symfony\Component\Console\Application;
 use Symfony\Component\Console\Exception\ExceptionInterface;
 use Symfony\Component\Console\Input\ArgvInput;
 use Symfony\Component\Console\Output\ConsoleOutput;
+use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Release;
 
 /** The application behind bin/tovrin. */

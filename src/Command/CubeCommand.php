@@ -9,8 +9,9 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Photo\PictureError;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Imaging\PictureError;
 
 #[AsCommand('cube', 'Writes a look as a .cube, an ICC device link or a Hald PNG')]
 final class CubeCommand extends Command

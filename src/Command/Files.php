@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Command;
 
 use Symfony\Component\Console\Input\InputInterface;
+use Tovrin\App\Exception\UsageError;
 use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;

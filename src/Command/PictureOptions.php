@@ -7,13 +7,14 @@ namespace Tovrin\App\Command;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Export\Wanted;
-use Tovrin\App\Photo\Exactness;
-use Tovrin\App\Request\ExportFormat;
-use Tovrin\App\Request\MetadataKept;
-use Tovrin\App\Request\Output;
-use Tovrin\App\Request\Profile;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Output;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Imaging\Apply\Exactness;
+use Tovrin\App\Imaging\Encode\Profile;
+use Tovrin\App\Imaging\Metadata\MetadataKept;
 
 /** The options of commands that write pictures. */
 final class PictureOptions
@@ -41,7 +42,7 @@ final class PictureOptions
      *
      * @throws UsageError when an option is not possible, or the file's name does not say what to write
      */
-    public static function wanted(InputInterface $input, string $target): Wanted
+    public static function wanted(InputInterface $input, string $target): ExportSpec
     {
         $format = self::FORMATS[strtolower(pathinfo($target, \PATHINFO_EXTENSION))] ?? throw new UsageError(\sprintf('"%s" does not say what to write: end its name in .jpg, .png, .tif, .webp or .avif.', $target));
         $bits = self::number($input, 'bits', 8, 16);
@@ -49,7 +50,7 @@ final class PictureOptions
             throw new UsageError(16 === $bits ? \sprintf('"%s" cannot have 16 bits: write a .tif or .png, or leave --bits out.', $target) : '--bits must be 8 or 16.');
         }
 
-        return new Wanted(
+        return new ExportSpec(
             $format,
             $format->isDeep() ? $bits : 8,
             self::number($input, 'side', Output::SIDE_LEAST, Output::SIDE_MOST),

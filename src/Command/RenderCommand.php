@@ -11,10 +11,11 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Photo\AtomicFile;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Photo\PictureFormat;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\Decode\PictureFormat;
+use Tovrin\App\Imaging\PictureError;
 
 #[AsCommand('render', 'Renders a picture through a look at full resolution')]
 final class RenderCommand extends Command

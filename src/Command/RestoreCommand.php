@@ -9,10 +9,10 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Files\FileModes;
+use Tovrin\App\Server\Backup;
 use Tovrin\App\Server\DataFolder;
-use Tovrin\App\Server\FileModes;
 use Tovrin\App\Server\FolderLock;
-use Tovrin\App\Storage\Backup;
 
 #[AsCommand('restore', 'Puts a backup into a data folder that is empty')]
 final class RestoreCommand extends Command

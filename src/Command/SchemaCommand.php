@@ -9,9 +9,9 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Routing\RouterInterface;
-use Tovrin\App\Description\ApiDescription;
+use Tovrin\App\Api\Description\ApiDescription;
+use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Kernel;
-use Tovrin\App\Photo\AtomicFile;
 use Tovrin\Core\Format\LookSchema;
 
 #[AsCommand('schema', 'Writes the JSON Schema of looks and the description of the HTTP interface into the repository, after either was changed')]

@@ -9,12 +9,12 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Files\FileModes;
 use Tovrin\App\Kernel;
 use Tovrin\App\Queue\Lane;
-use Tovrin\App\Queue\Worker;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\DataFolder;
-use Tovrin\App\Server\FileModes;
+use Tovrin\App\Server\Worker;
 
 #[AsCommand('work', 'Runs a worker; "serve" starts two by itself')]
 final class WorkCommand extends Command

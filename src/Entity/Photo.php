@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
-use Tovrin\App\Photo\Origin;
+use Tovrin\App\Imaging\Decode\Origin;
 
 /** One picture of a set. Its files lie in the photo store under its key. */
 #[ORM\Entity]

@@ -7,10 +7,10 @@ namespace Tovrin\App\MessageHandler;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Photo\DrawFull;
-use Tovrin\App\Photo\FullPicture;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Queue\Journal;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Library\FullPicture;
+use Tovrin\App\Message\DrawFull;
+use Tovrin\App\Process\Journal;
 
 /** Makes the whole picture of a photo whose file the browser would not show as it is. */
 #[AsMessageHandler]

@@ -7,10 +7,10 @@ namespace Tovrin\App\MessageHandler;
 use Doctrine\ORM\EntityManagerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Queue\Journal;
-use Tovrin\App\Sheet\DrawPicture;
-use Tovrin\App\Sheet\PictureMaker;
+use Tovrin\App\Grading\PictureMaker;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Message\DrawPicture;
+use Tovrin\App\Process\Journal;
 
 /** Draws the small picture of a photo for the sheet. */
 #[AsMessageHandler]

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\MessageHandler;
 
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
-use Tovrin\App\Export\FileMaker;
-use Tovrin\App\Export\MakeFile;
+use Tovrin\App\Delivery\FileMaker;
+use Tovrin\App\Message\MakeFile;
 
 /** Makes a finished file. */
 #[AsMessageHandler]

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Reading;
 
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Photo\PhotoColours;
-use Tovrin\App\View\MoveView;
-use Tovrin\App\View\ReadingsView;
+use Tovrin\App\Learning\PhotoColours;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;

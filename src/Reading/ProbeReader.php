@@ -5,12 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Reading;
 
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Photo\PhotoColours;
-use Tovrin\App\Photo\PlacedColours;
-use Tovrin\App\Request\ProbePoint;
-use Tovrin\App\Request\ProbesOf;
-use Tovrin\App\View\ColourView;
-use Tovrin\App\View\ProbeView;
+use Tovrin\App\Learning\PhotoColours;
+use Tovrin\App\Learning\PlacedColours;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Reading;
 
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Photo\PhotoColours;
-use Tovrin\App\View\PlanesView;
-use Tovrin\App\View\PotView;
-use Tovrin\App\View\SourceView;
+use Tovrin\App\Learning\PhotoColours;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;

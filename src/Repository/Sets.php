@@ -7,8 +7,8 @@ namespace Tovrin\App\Repository;
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Entity\Photo;
+use Tovrin\App\Entity\PhotoOrder;
 use Tovrin\App\Entity\PhotoSet;
-use Tovrin\App\Request\PhotoOrder;
 
 /** Sets and their photos. What is removed stays for some days and can be brought back; see Housekeeping. */
 final readonly class Sets

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
-use Tovrin\App\Choosing\StudyPhoto;
-use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Message\DrawPicture;
+use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Room;
-use Tovrin\App\Sheet\DrawPicture;
 
 /** Asks for what is made ahead of need and is not there: after an update, or when messages were lost. */
 final readonly class AheadOfNeed

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
-use Tovrin\App\Command\UsageError;
-use Tovrin\App\Http\DatabaseTrouble;
+use Tovrin\App\Doctrine\DatabaseTrouble;
+use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Kernel;
 
 /** The folder of photos, database and finished files: made, tried and closed to others before anything is begun. */

@@ -7,9 +7,9 @@ namespace Tovrin\App\Server;
 use Doctrine\DBAL\Connection;
 use Doctrine\Migrations\DependencyFactory;
 use Doctrine\Migrations\MigratorConfiguration;
-use Tovrin\App\Command\UsageError;
+use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Kernel;
-use Tovrin\App\Photo\PhotoStore;
+use Tovrin\App\Library\PhotoStore;
 
 /**
  * Brings the database of the data directory up to date: never one that a newer version wrote, and never without a copy of it as

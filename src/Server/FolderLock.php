@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Server;
 
-use Tovrin\App\Command\UsageError;
+use Tovrin\App\Exception\UsageError;
 
 /**
  * Held by the one process that serves a data folder, from before anything in it is changed until it ends, however it ends.

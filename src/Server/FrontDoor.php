@@ -6,8 +6,9 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
+use Tovrin\App\Files\FileModes;
+use Tovrin\App\Imaging\Native\Priority;
 use Tovrin\App\Kernel;
-use Tovrin\App\Photo\Priority;
 
 /** Answers one request that the web server has handed over. */
 final class FrontDoor

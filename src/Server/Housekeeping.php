@@ -6,12 +6,12 @@ namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
+use Tovrin\App\Delivery\AllowedFolder;
+use Tovrin\App\Delivery\DeliverTo;
 use Tovrin\App\Entity\ExportJob;
-use Tovrin\App\Export\AllowedFolder;
-use Tovrin\App\Photo\PhotoStore;
-use Tovrin\App\Photo\TableFiles;
-use Tovrin\App\Queue\Owned;
-use Tovrin\App\Request\DeliverTo;
+use Tovrin\App\Files\OwnedName;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Library\TableFiles;
 
 /** Clears away what was removed or finished some days ago, and files that belong to nothing. Runs when the server starts, and every hour. */
 final readonly class Housekeeping
@@ -77,7 +77,7 @@ final readonly class Housekeeping
         }
         $this->tables->sweep();
         foreach ($this->store->unfinished() as $path) {
-            if (Owned::isAbandoned($path)) {
+            if (OwnedName::isAbandoned($path)) {
                 @unlink($path);
             }
         }

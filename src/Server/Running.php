@@ -6,8 +6,8 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Exception\IOException;
 use Symfony\Component\Filesystem\Filesystem;
-use Tovrin\App\Queue\Leases;
-use Tovrin\App\Queue\ProcessState;
+use Tovrin\App\Process\Leases;
+use Tovrin\App\Process\ProcessState;
 
 /** Who serves a data folder, and what it has started, so that the next one finds what was left when it was killed. */
 final class Running

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Server;
 
-use Tovrin\App\Command\UsageError;
+use Tovrin\App\Exception\UsageError;
 
 /** What the owner of an installation may set for its web server, in the environment. */
 final readonly class Settings

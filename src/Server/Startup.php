@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
-use Tovrin\App\Command\UsageError;
+use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Files\FileModes;
 use Tovrin\App\Kernel;
 
 /** From a data folder and a port to a studio that is served: everything is checked, and the folder locked, before anything is changed. */

@@ -6,7 +6,7 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\ExecutableFinder;
-use Tovrin\App\Command\UsageError;
+use Tovrin\App\Exception\UsageError;
 
 /**
  * nginx and PHP's FastCGI processes, set up by files of Tovrin's own in the data folder, on loopback; the system's own web

@@ -11,11 +11,11 @@ use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
-use Tovrin\App\Export\ExportQueue;
+use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Kernel;
 use Tovrin\App\Queue\Lane;
-use Tovrin\App\Queue\Worker;
 use Tovrin\App\Server\Database;
+use Tovrin\App\Server\Worker;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 

@@ -43,6 +43,50 @@ final class ArchitectureTest extends TestCase
         }
     }
 
+    /** Inside the application each room may use those before it in this list, and no other: no circles. */
+    public function testTheRoomsOfTheApplicationDependOnEachOtherInOneDirection(): void
+    {
+        $order = ['Exception', 'Process', 'Files', 'Doctrine', 'Queue', 'Message', 'Imaging', 'Entity', 'Repository', 'Library', 'Learning', 'Reading', 'Grading', 'Delivery', 'MessageHandler', 'Server', 'Api', 'Command'];
+        self::assertEqualsCanonicalizing($order, array_map('basename', glob(Outside::root().'/src/*', \GLOB_ONLYDIR) ?: []));
+        // Neither of these needs the other, whatever their order.
+        $apart = ['Reading' => 'Grading', 'Grading' => 'Reading', 'Process' => 'Files', 'Queue' => 'Doctrine', 'Doctrine' => 'Queue'];
+        foreach (self::files('src', 'php') as $file) {
+            $room = explode('/', substr($file, \strlen(Outside::root().'/src/')))[0];
+            if (str_ends_with($room, '.php')) {
+                continue;
+            }
+            foreach (self::roomsIn($file, $room) as $other) {
+                self::assertLessThanOrEqual(array_search($room, $order, true), array_search($other, $order, true), "$file uses $other");
+                self::assertNotSame($apart[$room] ?? '', $other, $file);
+            }
+        }
+    }
+
+    /** Only where requests are answered is there HTTP; pictures know nothing of the database. */
+    public function testWhatLiesBelowTheApiKnowsNoHttp(): void
+    {
+        foreach (self::files('src', 'php') as $file) {
+            $path = substr($file, \strlen(Outside::root().'/src/'));
+            $code = (string) file_get_contents($file);
+            if (1 !== preg_match('#^(Api/|Server/FrontDoor|Kernel)#', $path)) {
+                self::assertDoesNotMatchRegularExpression('/Symfony\\\\(Component|Bundle)\\\\(HttpFoundation|HttpKernel|Routing)|Tovrin\\\\App\\\\Api\\\\Http/', $code, $path);
+            }
+            if (str_starts_with($path, 'Imaging/')) {
+                self::assertDoesNotMatchRegularExpression('/\\bDoctrine\\\\/', $code, $path);
+            }
+        }
+    }
+
+    /** @return list<string> the other rooms that a file of a room names */
+    private static function roomsIn(string $file, string $room): array
+    {
+        preg_match_all('/Tovrin\\\\App\\\\([A-Z][A-Za-z]+)\\\\/', (string) file_get_contents($file), $found);
+        // What earlier versions called a message is no use of it.
+        $former = str_ends_with($file, 'Message/FormerNames.php') ? ['Export', 'Sheet', 'Choosing', 'Photo'] : [];
+
+        return array_values(array_diff(array_unique($found[1]), [$room], $former));
+    }
+
     public function testTheApplicationKnowsNothingOfTheStudioButItsBuiltFiles(): void
     {
         foreach (self::files('src', 'php') as $file) {

@@ -6,17 +6,17 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Export\Wanted;
-use Tovrin\App\Photo\GuidedFilter;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\PlanePictures;
-use Tovrin\App\Photo\SoftSize;
-use Tovrin\App\Photo\Writing;
-use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Imaging\Apply\GuidedFilter;
+use Tovrin\App\Imaging\Apply\PlanePictures;
+use Tovrin\App\Imaging\Apply\SoftSize;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
@@ -44,7 +44,7 @@ final class AreasTest extends TestCase
     {
         $source = self::picture($bits, $alpha);
         $target = Outside::scratch().'/graded.png';
-        $exactness = Rendering::file($source, 'source', $grade, new Wanted(ExportFormat::Png), $target, static function (): void {});
+        $exactness = Rendering::file($source, 'source', $grade, new ExportSpec(ExportFormat::Png), $target, static function (): void {});
         self::assertNotNull($exactness);
         [$before, $after] = [PictureFile::read($source, 'source'), PictureFile::read($target, 'target')];
         self::assertSame([$bits, $alpha], [$after->bits, $after->alpha]);

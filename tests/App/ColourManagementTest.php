@@ -6,17 +6,17 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Export\Wanted;
-use Tovrin\App\Photo\ColourTag;
-use Tovrin\App\Photo\Exactness;
-use Tovrin\App\Photo\PhotoImport;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\Writing;
-use Tovrin\App\Request\ExportFormat;
-use Tovrin\App\Request\Profile;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Imaging\Apply\Exactness;
+use Tovrin\App\Imaging\ColourTag;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Profile;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\Pixels;
+use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\Encoding\DisplayP3;
@@ -53,7 +53,7 @@ final class ColourManagementTest extends TestCase
             array_push($words, $i, $i, $i, $i, 65_535 - $i, ($i * 7) % 65_536);
         }
         $source = $this->written(new Pixels(512, 256, 16, false, pack('S*', ...$words), null, ColourTag::made(RommRgb::encoding())), 'tiff');
-        [$out] = $this->made($source, new Grade([]), new Wanted($format));
+        [$out] = $this->made($source, new Grade([]), new ExportSpec($format));
         $told = explode(' ', Outside::run([Outside::convert(), $out, '-format', '%z %[icc:description]', 'info:']), 2);
         self::assertSame(['16', 'ROMM RGB'], $told);
         $read = array_values((array) unpack('v*', Outside::run([Outside::convert(), $out, '-depth', '16', '-endian', 'LSB', 'rgb:-'])));
@@ -75,7 +75,7 @@ final class ColourManagementTest extends TestCase
         }
         $source = $this->written(new Pixels(64, 64, 16, false, pack('S*', ...$words), null, ColourTag::made(RommRgb::encoding())), 'tiff');
         // Blues are darkened; there are none.
-        [$out] = $this->made($source, Looks::of(['kind' => 'shift', 'params' => ['lightness' => -20], 'reach' => ['hue' => ['from' => 260, 'to' => 280, 'softFrom' => 5, 'softTo' => 5]]]), new Wanted(ExportFormat::Tiff));
+        [$out] = $this->made($source, Looks::of(['kind' => 'shift', 'params' => ['lightness' => -20], 'reach' => ['hue' => ['from' => 260, 'to' => 280, 'softFrom' => 5, 'softTo' => 5]]]), new ExportSpec(ExportFormat::Tiff));
         foreach (array_values((array) unpack('S*', PictureFile::read($out, 'out')->bytes())) as $i => $word) {
             self::assertEqualsWithDelta($words[$i], $word, 2.0, "value $i");
         }
@@ -85,13 +85,13 @@ final class ColourManagementTest extends TestCase
     {
         $source = $this->written(new Pixels(4, 1, 8, false, "\xFF\x00\x00\x00\xFF\x00\xFF\x80\x00\x30\x30\xC0", null, ColourTag::made(DisplayP3::encoding())), 'png');
         $grade = Looks::of(['kind' => 'shift', 'params' => ['hue' => 30], 'reach' => ['hue' => ['from' => 255, 'to' => 290, 'softFrom' => 5, 'softTo' => 5]]]);
-        [$out] = $this->made($source, $grade, new Wanted(ExportFormat::Png));
+        [$out] = $this->made($source, $grade, new ExportSpec(ExportFormat::Png));
         $read = PictureFile::read($out, 'out');
         self::assertSame(DisplayP3::encoding(), $read->colours->encoding);
         self::assertSame('ff000000ff00ff8000', bin2hex(substr($read->bytes(), 0, 9)));
         self::assertNotSame('3030c0', bin2hex(substr($read->bytes(), 9, 3)), 'the blue was moved');
         // In sRGB it is as strong as that can show, of the same hue and lightness: the red of Display P3 is OKLCh 0.649, 0.299, 29° (CSS Color 4).
-        [$small] = $this->made($source, $grade, new Wanted(ExportFormat::Png, profile: Profile::Srgb));
+        [$small] = $this->made($source, $grade, new ExportSpec(ExportFormat::Png, profile: Profile::Srgb));
         $red = ColourBlock::one(\Tovrin\Core\Colour\Srgb::class, ...array_map(static fn (int $v): float => $v / 255, Pictures::pixel($small, 0, 0)))->in(\Tovrin\Core\Colour\OkLch::class)->at(0);
         self::assertEqualsWithDelta(0.649, $red[0], 0.004);
         self::assertEqualsWithDelta(29.0, $red[2], 0.6);
@@ -111,7 +111,7 @@ final class ColourManagementTest extends TestCase
         }
         $source = $this->written(new Pixels(128, 128, 16, false, $words, null, ColourTag::made($encoding)), 'tiff');
         $grade = Looks::rich();
-        [$out, $exactness] = $this->made($source, $grade, new Wanted(ExportFormat::Tiff, 16, profile: $to));
+        [$out, $exactness] = $this->made($source, $grade, new ExportSpec(ExportFormat::Tiff, 16, profile: $to));
         $target = Profile::Source === $to ? $encoding : Encodings::named($to->value);
         $decoded = static function (Pixels $pixels): array {
             $values = array_map(static fn (float $v): float => $v / 255, Pictures::values($pixels));
@@ -146,7 +146,7 @@ final class ColourManagementTest extends TestCase
         $tag = ColourTag::read($own);
         self::assertNotNull($tag);
         $source = $this->written(new Pixels(2, 1, 8, false, "\xC8\x64\x32\x10\x20\x30", null, $tag), 'png');
-        [$out] = $this->made($source, Looks::of(['kind' => 'shift', 'params' => ['lightness' => 5]]), new Wanted(ExportFormat::Tiff));
+        [$out] = $this->made($source, Looks::of(['kind' => 'shift', 'params' => ['lightness' => 5]]), new ExportSpec(ExportFormat::Tiff));
         self::assertSame($own, PictureFile::read($out, 'out')->colours->profile);
     }
 
@@ -171,7 +171,7 @@ final class ColourManagementTest extends TestCase
     /** Against LittleCMS's transicc, with the profile that stands for print where a file does not say. */
     public function testCmykIsConvertedByItsProfileOrByTheOneForCoatedPaper(): void
     {
-        $profile = Outside::root().'/src/Photo/coated-cmyk.icc';
+        $profile = Outside::root().'/src/Imaging/Decode/coated-cmyk.icc';
         $inks = [[0, 0, 0, 0], [100, 0, 0, 0], [0, 100, 100, 0], [20, 30, 40, 10], [0, 0, 0, 100], [60, 0, 80, 20]];
         file_put_contents($this->scratch.'/a98.icc', IccRgbProfile::write(OpRgb::encoding()));
         $input = implode("\n", array_map(static fn (array $ink): string => implode("\n", $ink), $inks))."\n";
@@ -207,7 +207,7 @@ final class ColourManagementTest extends TestCase
         $source = $this->written(new Pixels(1024, 96, 16, false, str_repeat($row, 64).str_repeat("\xFF", 6 * 1024 * 32)), 'png');
         $worst = [];
         foreach ([true, false] as $dither) {
-            [$out] = $this->made($source, new Grade([]), new Wanted(ExportFormat::Png, 8, dither: $dither));
+            [$out] = $this->made($source, new Grade([]), new ExportSpec(ExportFormat::Png, 8, dither: $dither));
             $values = PictureFile::read($out, 'out')->bytes();
             $off = [];
             for ($block = 0; $block < 32; ++$block) {
@@ -254,11 +254,11 @@ final class ColourManagementTest extends TestCase
 
     private function empty(string $source, Profile $profile): string
     {
-        return $this->made($source, new Grade([]), new Wanted(ExportFormat::Png, profile: $profile))[0];
+        return $this->made($source, new Grade([]), new ExportSpec(ExportFormat::Png, profile: $profile))[0];
     }
 
     /** @return array{string, Exactness} */
-    private function made(string $source, Grade $grade, Wanted $wanted): array
+    private function made(string $source, Grade $grade, ExportSpec $wanted): array
     {
         $target = $this->scratch.'/made-'.bin2hex(random_bytes(3)).$wanted->format->ending();
         $exactness = Rendering::file($source, 'source', $grade, $wanted, $target, static function (): void {});

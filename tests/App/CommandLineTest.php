@@ -7,9 +7,9 @@ namespace Tovrin\Tests\App;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Writing;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 

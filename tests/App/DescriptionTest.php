@@ -6,8 +6,8 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Routing\RouterInterface;
-use Tovrin\App\Description\ApiDescription;
-use Tovrin\App\Description\Summary;
+use Tovrin\App\Api\Description\ApiDescription;
+use Tovrin\App\Api\Description\Summary;
 use Tovrin\App\Kernel;
 use Tovrin\Core\Format\LookSchema;
 

@@ -6,8 +6,8 @@ namespace Tovrin\Tests\App;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
+use Tovrin\App\Process\Leases;
 use Tovrin\App\Queue\Lane;
-use Tovrin\App\Queue\Leases;
 use Tovrin\App\Queue\QueueDsn;
 
 /** Deliveries under way: found again, paused, stopped, without their photo, beside each other, after a worker has died. */

@@ -6,22 +6,22 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Export\Archive;
-use Tovrin\App\Export\Cancelled;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Export\Wanted;
-use Tovrin\App\Photo\AtomicFile;
-use Tovrin\App\Photo\Metadata;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\Plates;
-use Tovrin\App\Photo\Writing;
-use Tovrin\App\Request\ExportFormat;
-use Tovrin\App\Request\Output;
-use Tovrin\App\Request\Profile;
+use Tovrin\App\Delivery\Archive;
+use Tovrin\App\Delivery\Cancelled;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Output;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Imaging\Apply\Plates;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Profile;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\Metadata\Metadata;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -40,7 +40,7 @@ final class FinishedPicturesTest extends TestCase
     public function testEachFormIsReadableAndHasTheColoursOfTheGrade(ExportFormat $format, int $bits, string $signature, float $within): void
     {
         $source = Pictures::png($this->scratch.'/source.png', 40, 20, static fn (int $x): array => $x < 20 ? [200, 146, 46] : [26, 128, 120]);
-        $bytes = $this->made($source, new Wanted($format, $bits, lattice: 33));
+        $bytes = $this->made($source, new ExportSpec($format, $bits, lattice: 33));
         self::assertStringStartsWith($signature, $bytes);
         $image = new \Imagick();
         $image->readImageBlob($bytes);
@@ -64,7 +64,7 @@ final class FinishedPicturesTest extends TestCase
     public function testAProfileIsSaidAlwaysNeverOrAsThePhotoSaidIt(): void
     {
         $plain = Pictures::colourful($this->scratch.'/plain.png');
-        $says = fn (Profile $profile, ExportFormat $format): bool => [] !== self::image($this->made($plain, new Wanted($format, lattice: 9, profile: $profile)))->getImageProfiles('icc', false);
+        $says = fn (Profile $profile, ExportFormat $format): bool => [] !== self::image($this->made($plain, new ExportSpec($format, lattice: 9, profile: $profile)))->getImageProfiles('icc', false);
         foreach ([ExportFormat::Jpeg, ExportFormat::Tiff, ExportFormat::Png] as $format) {
             self::assertTrue($says(Profile::Srgb, $format), $format->value);
             self::assertFalse($says(Profile::None, $format), $format->value);
@@ -138,10 +138,10 @@ final class FinishedPicturesTest extends TestCase
 
     public function testWhatIsWantedOutlivesBeingKept(): void
     {
-        $wanted = Wanted::of(new Output(ExportFormat::Tiff, '{photo}', 16, 2000, 80, 33, Profile::Srgb), 2);
-        self::assertEquals($wanted, Wanted::read('tiff', $wanted->json()));
-        self::assertSame(8, Wanted::of(new Output(ExportFormat::Jpeg, bits: 16))->bits, 'no JPEG has 16 bits');
-        self::assertEquals(new Wanted(ExportFormat::Png, quality: 70, lattice: 17), Wanted::read('png', '{"quality":70,"lattice":17,"profile":"as-before"}'), 'as it was kept before');
+        $wanted = ExportSpec::of(new Output(ExportFormat::Tiff, '{photo}', 16, 2000, 80, 33, Profile::Srgb), 2);
+        self::assertEquals($wanted, ExportSpec::read('tiff', $wanted->json()));
+        self::assertSame(8, ExportSpec::of(new Output(ExportFormat::Jpeg, bits: 16))->bits, 'no JPEG has 16 bits');
+        self::assertEquals(new ExportSpec(ExportFormat::Png, quality: 70, lattice: 17), ExportSpec::read('png', '{"quality":70,"lattice":17,"profile":"as-before"}'), 'as it was kept before');
     }
 
     public function testAPictureThatDoesNotSayWhenItWasTakenHasNoTime(): void
@@ -149,7 +149,7 @@ final class FinishedPicturesTest extends TestCase
         self::assertNull(PictureFile::read(Pictures::colourful($this->scratch.'/plain.png'), 'plain.png')->origin->takenAt);
     }
 
-    private function made(string $source, Wanted $wanted): string
+    private function made(string $source, ExportSpec $wanted): string
     {
         $target = $this->scratch.'/made';
         Rendering::file($source, 'source.png', Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), $wanted, $target, static function (): void {});

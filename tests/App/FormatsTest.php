@@ -6,10 +6,10 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Export\Wanted;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Request\ExportFormat;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\Core\Colour\Encoding\RommRgb;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Tests\Outside;
@@ -126,7 +126,7 @@ final class FormatsTest extends TestCase
     {
         $path = self::path('written'.($bits ?? 0).$format->ending());
         $source = $alpha ? self::path('base.png') : self::path('opaque.png');
-        Rendering::file($source, 'source.png', new Grade([]), new Wanted($format, $bits, quality: 96, dither: false), $path, static function (): void {});
+        Rendering::file($source, 'source.png', new Grade([]), new ExportSpec($format, $bits, quality: 96, dither: false), $path, static function (): void {});
         $depth = $format->isDeep() ? $bits ?? 16 : 8;
         $told = explode(' ', Outside::run([Outside::convert(), $path, '-format', '%w %h %z %[channels]', 'info:']));
         self::assertSame([(string) self::WIDTH, (string) self::HEIGHT, (string) $depth], \array_slice($told, 0, 3));

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Tovrin\App\Photo\ColourTag;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\Writing;
+use Tovrin\App\Imaging\ColourTag;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\DisplayP3;
 use Tovrin\Tests\Outside;
 
@@ -164,7 +164,7 @@ final class HostileFiles
         }
         yield 'JPEG with EXIF data that is its own next' => self::segment($this->good['a.jpg'], 0xE1, "Exif\0\0MM\0*\0\0\0\x08\0\x01\x87\x69\0\x04\0\0\0\x01\0\0\0\x08\0\0\0\x08");
         yield 'JPEG with EXIF data of 65,535 entries' => self::segment($this->good['a.jpg'], 0xE1, "Exif\0\0MM\0*\0\0\0\x08\xFF\xFF".str_repeat("\x01\x12\0\x03\xFF\xFF\xFF\xFF\0\x06\0\0", 100));
-        foreach (['nothing' => '', 'text' => str_repeat('not a profile', 30), 'zeros' => str_repeat("\0", 400), 'cmyk' => (string) file_get_contents(Outside::root().'/src/Photo/coated-cmyk.icc'), 'grey' => (string) file_get_contents('/usr/share/color/icc/Gray.icc'), 'cut' => substr((string) file_get_contents('/usr/share/color/icc/sRGB.icc'), 0, 300)] as $what => $profile) {
+        foreach (['nothing' => '', 'text' => str_repeat('not a profile', 30), 'zeros' => str_repeat("\0", 400), 'cmyk' => (string) file_get_contents(Outside::root().'/src/Imaging/Decode/coated-cmyk.icc'), 'grey' => (string) file_get_contents('/usr/share/color/icc/Gray.icc'), 'cut' => substr((string) file_get_contents('/usr/share/color/icc/sRGB.icc'), 0, 300)] as $what => $profile) {
             $plain = (string) preg_replace('/^/', '', $this->good['a.png']);
             $end = strpos($plain, 'iCCP') + 4;
             $length = (unpack('N', $plain, $end - 8) ?: [1 => 0])[1];

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Photo\LittleCms;
-use Tovrin\App\Photo\Pixels;
+use Tovrin\App\Imaging\Native\LittleCms;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;

@@ -6,16 +6,16 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Export\Rendering;
-use Tovrin\App\Export\Wanted;
-use Tovrin\App\Photo\Exif;
-use Tovrin\App\Photo\Metadata;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\Writing;
-use Tovrin\App\Request\ExportFormat;
-use Tovrin\App\Request\MetadataKept;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\Metadata\Exif;
+use Tovrin\App\Imaging\Metadata\Metadata;
+use Tovrin\App\Imaging\Metadata\MetadataKept;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -97,7 +97,7 @@ final class MetadataTest extends TestCase
     public function testATiffHandsItsOwnTagsOn(): void
     {
         $tiff = $this->made(ExportFormat::Tiff, MetadataKept::All);
-        Rendering::file($tiff, 'photo.tif', Looks::of(), new Wanted(ExportFormat::Jpeg), self::$scratch.'/again.jpg', static function (): void {});
+        Rendering::file($tiff, 'photo.tif', Looks::of(), new ExportSpec(ExportFormat::Jpeg), self::$scratch.'/again.jpg', static function (): void {});
         $told = self::read(self::$scratch.'/again.jpg');
         self::assertSame(['Quillhaven', '2026:03:01 10:11:12', 'N'], [$told['make'], $told['taken'], $told['place']]);
     }
@@ -136,7 +136,7 @@ final class MetadataTest extends TestCase
     private function made(ExportFormat $format, MetadataKept $kept): string
     {
         $target = self::$scratch.'/made-'.$kept->value.$format->ending();
-        Rendering::file(self::$photo, 'photo.jpg', Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), new Wanted($format, metadata: $kept), $target, static function (): void {});
+        Rendering::file(self::$photo, 'photo.jpg', Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]), new ExportSpec($format, metadata: $kept), $target, static function (): void {});
 
         return $target;
     }

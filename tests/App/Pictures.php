@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureWriter;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\Writing;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\Pixels;
 
 /** Small pictures for tests. */
 final class Pictures

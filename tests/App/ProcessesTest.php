@@ -6,12 +6,12 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use Tovrin\App\Photo\LittleCms;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Photo\Pixels;
-use Tovrin\App\Photo\SharedBytes;
-use Tovrin\App\Photo\Sideline;
-use Tovrin\App\Photo\SidelineError;
+use Tovrin\App\Imaging\ForkedTask;
+use Tovrin\App\Imaging\ForkedTaskError;
+use Tovrin\App\Imaging\Native\LittleCms;
+use Tovrin\App\Imaging\Native\SharedBytes;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;
@@ -24,21 +24,21 @@ final class ProcessesTest extends TestCase
     public function testAResultOfAnySizeComesBackWhole(): void
     {
         foreach (['', 'short', str_repeat('0123456789abcdef', 400_000)] as $text) {
-            $sideline = new Sideline(static fn (): string => $text);
+            $sideline = new ForkedTask(static fn (): string => $text);
             self::assertSame(md5($text), md5($sideline->result()));
         }
     }
 
     public function testItIsAnotherProcess(): void
     {
-        self::assertNotSame((string) getmypid(), (new Sideline(static fn (): string => (string) getmypid()))->result());
+        self::assertNotSame((string) getmypid(), (new ForkedTask(static fn (): string => (string) getmypid()))->result());
     }
 
     public function testALongComputationIsWaitedFor(): void
     {
         // PHP gives sockets up after this many seconds; a minute unless it is told otherwise.
         $usual = (string) ini_set('default_socket_timeout', '1');
-        $sideline = new Sideline(static function (): string {
+        $sideline = new ForkedTask(static function (): string {
             usleep(1_300_000);
 
             return 'done';
@@ -49,7 +49,7 @@ final class ProcessesTest extends TestCase
 
     public function testWhatGoesWrongThereIsToldHere(): void
     {
-        $sideline = new Sideline(static fn (): string => throw new PictureError('The kiln is cold.'));
+        $sideline = new ForkedTask(static fn (): string => throw new PictureError('The kiln is cold.'));
         $this->expectException(PictureError::class);
         $this->expectExceptionMessage('The kiln is cold.');
         $sideline->result();
@@ -59,9 +59,9 @@ final class ProcessesTest extends TestCase
     public function testAMistakeThereIsOneHereWithItsTrace(): void
     {
         try {
-            (new Sideline(static fn (): string => self::mistaken()))->result();
+            (new ForkedTask(static fn (): string => self::mistaken()))->result();
             self::fail('It was not told.');
-        } catch (SidelineError $e) {
+        } catch (ForkedTaskError $e) {
             self::assertStringContainsString('LogicException: Nobody wrote this. in '.__FILE__, $e->getMessage());
             self::assertStringContainsString('mistaken()', $e->getPrevious()?->getMessage() ?? '');
         }
@@ -72,15 +72,15 @@ final class ProcessesTest extends TestCase
     {
         // A copy that anybody may read, for a user who may have no further process.
         $folder = Outside::scratch();
-        foreach (['Ffi', 'ForkedProcess', 'PictureError', 'Sideline', 'SidelineError'] as $class) {
-            copy(Outside::root()."/src/Photo/$class.php", "$folder/$class.php");
+        foreach (['Native/Ffi', 'Native/ForkedProcess', 'PictureError', 'ForkedTask', 'ForkedTaskError'] as $class) {
+            copy(Outside::root()."/src/Imaging/$class.php", $folder.'/'.basename($class).'.php');
         }
         file_put_contents($folder.'/try.php', <<<'PHP'
             <?php
             foreach (glob(__DIR__.'/[A-Z]*.php') as $path) { require $path; }
             try {
-                echo (new Tovrin\App\Photo\Sideline(static fn (): string => 'done here by '.getmypid()))->result();
-            } catch (Tovrin\App\Photo\PictureError $e) {
+                echo (new Tovrin\App\Imaging\ForkedTask(static fn (): string => 'done here by '.getmypid()))->result();
+            } catch (Tovrin\App\Imaging\PictureError $e) {
                 echo 'refused: '.$e->getMessage();
             }
             PHP);
@@ -97,7 +97,7 @@ final class ProcessesTest extends TestCase
     public function testAProcessNobodyWaitsForIsEnded(): void
     {
         $before = self::children();
-        $sideline = new Sideline(static function (): string {
+        $sideline = new ForkedTask(static function (): string {
             sleep(60);
 
             return '';
@@ -111,7 +111,7 @@ final class ProcessesTest extends TestCase
     {
         $shared = new SharedBytes(6);
         \FFI::memcpy($shared->bytes(), 'abc', 3);
-        $sideline = new Sideline(static function () use ($shared): string {
+        $sideline = new ForkedTask(static function () use ($shared): string {
             \FFI::memcpy($shared->bytes() + 3, 'xyz', 3); // @phpstan-ignore binaryOp.invalid, argument.type
 
             return '';

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Description\SchemaOf;
-use Tovrin\App\Request\CubeOf;
-use Tovrin\App\Request\NewName;
-use Tovrin\App\Request\ProbesOf;
-use Tovrin\App\Request\Sample;
-use Tovrin\App\View\ReadingsView;
-use Tovrin\App\View\SetView;
+use Tovrin\App\Api\Colours\CubeOf;
+use Tovrin\App\Api\Description\SchemaOf;
+use Tovrin\App\Api\Photos\NewName;
+use Tovrin\App\Api\Sets\SetView;
+use Tovrin\App\Learning\Sample;
+use Tovrin\App\Reading\ProbesOf;
+use Tovrin\App\Reading\ReadingsView;
 
 /** Types of PHP in the words of JSON Schema. */
 final class SchemaOfTest extends TestCase

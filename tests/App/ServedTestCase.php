@@ -6,7 +6,7 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Process\Process;
-use Tovrin\App\Queue\Leases;
+use Tovrin\App\Process\Leases;
 use Tovrin\App\Server\Running;
 use Tovrin\Tests\Outside;
 

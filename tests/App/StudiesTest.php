@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
-use Tovrin\App\Choosing\StudyPhoto;
+use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Room;
 

@@ -6,15 +6,20 @@ namespace Tovrin\Tests\App;
 
 use Doctrine\DBAL\Exception\DriverException;
 use Doctrine\DBAL\Query;
-use Tovrin\App\Export\Abandoned;
-use Tovrin\App\Export\ExportQueue;
-use Tovrin\App\Http\DatabaseTrouble;
-use Tovrin\App\Photo\PictureError;
-use Tovrin\App\Photo\SizeLimit;
-use Tovrin\App\Queue\Leases;
-use Tovrin\App\Queue\Owned;
+use Psr\Log\NullLogger;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpKernel\Event\ExceptionEvent;
+use Symfony\Component\HttpKernel\HttpKernelInterface;
+use Tovrin\App\Api\Http\ProblemListener;
+use Tovrin\App\Delivery\Abandoned;
+use Tovrin\App\Delivery\ExportQueue;
+use Tovrin\App\Doctrine\DatabaseTrouble;
+use Tovrin\App\Files\FileModes;
+use Tovrin\App\Files\OwnedName;
+use Tovrin\App\Imaging\Encode\SizeLimit;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Process\Leases;
 use Tovrin\App\Server\Database;
-use Tovrin\App\Server\FileModes;
 use Tovrin\Tests\Outside;
 
 /** What was killed leaves nothing behind, what cannot be done is said, and room can be made. */
@@ -35,7 +40,7 @@ final class SurvivalTest extends ApiTestCase
         file_put_contents($this->data."/photos/$alive/.owner", Leases::own());
         @mkdir($this->data.'/exports');
         $left = [$this->data.'/.upload.'.str_replace(':', '~', (string) preg_replace('/[^A-Za-z0-9:-]/', '-', $dead)).'.01234567.part', $this->data.'/exports/99'];
-        $kept = [$this->data.'/.upload.'.Owned::mark().'.part'];
+        $kept = [$this->data.'/.upload.'.OwnedName::mark().'.part'];
         array_map(static fn (string $path): int|false => file_put_contents($path, 'x'), [...$left, ...$kept]);
         Database::migrate($this->kernel);
         self::assertDirectoryDoesNotExist($this->data.'/photos/'.$key);
@@ -129,9 +134,10 @@ final class SurvivalTest extends ApiTestCase
     {
         foreach ([5 => 503, 8 => 503, 13 => 507, 1546 => 503, 14 => 503] as $code => $status) {
             $driver = new \Doctrine\DBAL\Driver\PDO\Exception('trouble', null, $code);
-            $trouble = DatabaseTrouble::behind(new \RuntimeException('outer', 0, new DriverException($driver, new Query('UPDATE photo', [], []))));
-            self::assertSame($status, $trouble?->status(), "code $code");
-            self::assertMatchesRegularExpression('/\.$/', $trouble->inWords());
+            $event = new ExceptionEvent(self::createStub(HttpKernelInterface::class), new Request(), HttpKernelInterface::MAIN_REQUEST, new \RuntimeException('outer', 0, new DriverException($driver, new Query('UPDATE photo', [], []))));
+            (new ProblemListener(new NullLogger()))($event);
+            self::assertSame($status, $event->getResponse()?->getStatusCode(), "code $code");
+            self::assertMatchesRegularExpression('/disk|too much to do|written/', (string) $event->getResponse()->getContent());
         }
         self::assertNull(DatabaseTrouble::behind(new \RuntimeException('something else')));
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Photo\PhotoStore;
-use Tovrin\App\Photo\TableFiles;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Library\TableFiles;
 use Tovrin\Tests\Outside;
 
 /** Tables of reaches between processes: found again, swept when there are many, done without when there is no room. */

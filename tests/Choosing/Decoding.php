@@ -6,8 +6,8 @@ namespace Tovrin\Tests\Choosing;
 
 use Random\Engine\Mt19937;
 use Random\Randomizer;
-use Tovrin\App\Photo\PictureShape;
-use Tovrin\App\Photo\Pixels;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Pixels;
 
 /** Other ways to come by the same photo, none of which anybody would see. */
 enum Decoding: string

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\Choosing;
 
-use Tovrin\App\Choosing\StudyMaker;
-use Tovrin\App\Photo\PictureFile;
-use Tovrin\App\Photo\PictureShape;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;

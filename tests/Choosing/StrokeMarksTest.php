@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\Tests\Choosing;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Choosing\StrokeMarks;
-use Tovrin\App\Choosing\StudyMaker;
+use Tovrin\App\Learning\StrokeMarks;
+use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Reach\Stroke;
 use Tovrin\Core\Reach\StrokeShape;
 use Tovrin\Core\Reading\Raster;

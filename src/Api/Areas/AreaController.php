@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Api\Areas;
+
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Api\Http\Binary;
+use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Learning\PhotoColours;
+use Tovrin\App\Library\Photos;
+use Tovrin\App\Reading\PlanesForScreen;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Grade\Planes;
+use Tovrin\Core\Reading\Reading;
+use Tovrin\Core\Reading\Region;
+
+/** Areas on a photo. */
+#[AsController]
+final readonly class AreaController
+{
+    /** Side of the square whose mean is the colour under the middle of a brush, in pixels of the preview. */
+    private const UNDER = 9;
+
+    public function __construct(private Photos $photos)
+    {
+    }
+
+    /** The areas of a grade, point by point, and how its mattes are softened; see PlanesForScreen. */
+    #[Route('/api/photos/{id<\d+>}/planes', methods: ['POST'])]
+    public function planes(int $id, #[JsonBody] PlanesOf $body, PlanesForScreen $screen): Binary
+    {
+        $watch = $body->look->indexOf($body->watch);
+
+        return Binary::of($screen->bytes($this->photos->photo($id), Planes::of($body->look, null === $watch ? [] : [$watch]), $body->points));
+    }
+
+    /**
+     * The photo's own colours under the middle of a brush.
+     *
+     * @return list<string> `#rrggbb` at each point; beside the photo that of the nearest place on it
+     */
+    #[Route('/api/photos/{id<\d+>}/under', methods: ['POST'])]
+    public function under(int $id, #[JsonBody] PointsUnder $body, PhotoColours $colours): array
+    {
+        $raster = $colours->raster($this->photos->photo($id));
+        $on = static fn (float $share): float => max(0.0, min(0.9999, $share));
+
+        return array_map(static function (array $point) use ($raster, $on): string {
+            $place = Region::point($raster, $on($point[0]), $on($point[1]), self::UNDER);
+
+            return Hex::format(...Reading::mean($place->colours)->in(Srgb::class)->at(0));
+        }, $body->points);
+    }
+}

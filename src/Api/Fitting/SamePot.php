@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Api\Fitting;
+
+use Symfony\Component\Validator\Constraints as Assert;
+use Tovrin\App\Api\Photos\SomePhotos;
+use Tovrin\App\Grading\CarryOver;
+
+/** A pot of one photo that is looked for in others. */
+final readonly class SamePot
+{
+    /**
+     * @param int       $pot number of the pot in the photo it is taken from
+     * @param list<int> $to  numbers of the other photos
+     */
+    public function __construct(
+        #[Assert\PositiveOrZero(message: 'must not be below 0.')]
+        public int $pot,
+        #[Assert\Count(min: 1, max: CarryOver::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Take fewer at once.')]
+        #[Assert\All([new Assert\NotNull(message: SomePhotos::NUMBERS), new Assert\Type('int', message: SomePhotos::NUMBERS)])]
+        public array $to,
+    ) {
+    }
+}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Delivery;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Psr\Log\LoggerInterface;
+use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Exception\Refused;
+use Tovrin\App\Files\FileModes;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Process\Journal;
+use Tovrin\App\Process\Leases;
+use Tovrin\App\Process\Stopping;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Grade;
+
+/** Makes one finished file, whole or not at all. */
+final readonly class FileMaker
+{
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries)
+    {
+    }
+
+    /** Takes a file of a delivery up, if nobody else has, and makes it. */
+    public function make(int $id): void
+    {
+        if (!$this->queue->claim($id)) {
+            return;
+        }
+        $this->entities->clear();
+        $job = $this->entities->find(ExportJob::class, $id);
+        if (null === $job || true === $job->photo()?->isRemoved()) {
+            $this->queue->finish($id, ExportJob::CANCELLED);
+            $this->journal->say(\sprintf('File %d: its photo was removed', $id));
+
+            return;
+        }
+        $this->journal->say(\sprintf('File %d: %s', $id, $job->fileName()));
+        try {
+            $this->write($job);
+            $this->queue->finish($id, ExportJob::DONE);
+            $this->journal->say(\sprintf('File %d: done', $id));
+        } catch (Cancelled) {
+            if ($this->stopping->wanted && $this->queue->giveBack($id, Leases::own())) {
+                $this->queue->sendAgain($id);
+            } else {
+                $this->queue->finish($id, ExportJob::CANCELLED);
+            }
+            $this->journal->say(\sprintf('File %d: stopped', $id));
+        } catch (PictureError|Refused $e) {
+            $this->queue->finish($id, ExportJob::FAILED, $e->getMessage());
+            $this->journal->say(\sprintf('File %d: %s', $id, $e->getMessage()));
+        } catch (\Throwable $e) {
+            $this->queue->finish($id, ExportJob::FAILED, \sprintf('This is our mistake, not yours: %s. It is written down in the log of the data folder; have the file made again, or report it.', rtrim($e->getMessage(), '.')));
+            $this->logger->error('File {id}: {message}', ['id' => $id, 'message' => $e->getMessage(), 'exception' => $e]);
+            $this->journal->say(\sprintf('File %d: %s in %s:%d', $id, $e->getMessage(), $e->getFile(), $e->getLine()));
+        }
+    }
+
+    private function write(ExportJob $job): void
+    {
+        $progress = function (string $stage, float $share) use ($job): void {
+            if (!$this->queue->progress($job->id(), $stage, $share) || $this->stopping->wanted) {
+                throw new Cancelled();
+            }
+        };
+        $target = $this->store->export($job->id());
+        if ($job->isArchive()) {
+            Archive::write($target, $this->parts($job), $progress);
+
+            return;
+        }
+        $photo = $job->photo() ?? throw new \LogicException('Only an archive has no photo.');
+        $read = LookJson::read($job->look());
+        // A grade of one photo has no name of its own; in a file it is called after the photo.
+        $grade = new Grade($read->moves, '' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
+        $exactness = null;
+        $make = function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
+            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress);
+        };
+        if (DeliverTo::Folder->value === $job->delivery()->destination()) {
+            $path = $this->folder->at($job->delivery()->folder()).'/'.$job->fileName();
+            AtomicFile::makeNew($path, $make, (string) $job->id());
+            FileModes::open($path);
+        } else {
+            AtomicFile::make($target, $make);
+        }
+        if (null !== $exactness) {
+            $this->queue->reached($job->id(), $exactness);
+        }
+    }
+
+    /** @return array<string, string> paths of the finished files of its delivery, by name */
+    private function parts(ExportJob $archive): array
+    {
+        $parts = [];
+        foreach ($this->deliveries->jobsOf($archive->delivery()) as $job) {
+            if ($job->isDone() && !$job->isArchive()) {
+                $parts[$job->fileName] = $this->store->export($job->id);
+            }
+        }
+
+        return $parts;
+    }
+}

@@ -1,0 +1,235 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Delivery;
+
+use Tovrin\App\Imaging\Apply\Colouring;
+use Tovrin\App\Imaging\Apply\Exactness;
+use Tovrin\App\Imaging\Apply\GradeLink;
+use Tovrin\App\Imaging\Apply\LutStack;
+use Tovrin\App\Imaging\Apply\Plates;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Pixels;
+use Tovrin\Core\Cube\Cube;
+use Tovrin\Core\Format\CubeText;
+use Tovrin\Core\Format\HaldPng;
+use Tovrin\Core\Format\IccDeviceLink;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Passage;
+use Tovrin\Core\Grade\Plane;
+
+/** Turns a grade into finished files: pictures, and the grade itself in open formats. */
+final class Rendering
+{
+    public const DEFAULT_LATTICE = 65;
+    public const DEFAULT_QUALITY = 92;
+    private const COUNTED = 1 << 22;
+    private const TOLD_SECONDS = 0.3;
+
+    /** @var array{string, GradeLink|LutStack}|null the link that was computed last: the files of one photo come one after another */
+    private static ?array $latest = null;
+
+    /**
+     * Makes a finished file of a photo.
+     *
+     * @param string                        $name     what to call the source in messages
+     * @param string                        $target   the file to write, over what is there
+     * @param callable(string, float): void $progress told the stage and the share done in all, 0…1; may throw to stop
+     *
+     * @return Exactness|null null for what is no picture
+     */
+    public static function file(string $source, string $name, Grade $grade, ExportSpec $wanted, string $target, callable $progress): ?Exactness
+    {
+        if ($wanted->format->isGrade()) {
+            self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress, $wanted->colourPart);
+
+            return null;
+        }
+        $writing = self::nowAndThen(static fn () => $progress('Writing the file', 0.8));
+        if ($wanted->format->isMatte()) {
+            $pixels = PictureShape::fitted(self::weights($source, $name, $grade, $wanted->move ?? 0, $progress), $wanted->side);
+            PictureWriter::write($pixels, new Writing(ExportFormat::MatteTiff === $wanted->format ? Writing::GREY_TIFF : Writing::GREY), $target, $writing);
+
+            return null;
+        }
+        [$pixels, $exactness] = self::graded($source, $name, $grade, $wanted, $progress);
+        $pixels = PictureShape::fitted($pixels, $wanted->side, $wanted->sharpen);
+        $progress('Writing the file', 0.7);
+        if ($wanted->format->isPlate()) {
+            $tone = ExportFormat::TonePlate === $wanted->format;
+            PictureWriter::write($tone ? Plates::tone($pixels) : Plates::colour($pixels), new Writing($tone ? Writing::GREY : 'png', shallow: $wanted->isShallow($pixels->bits)), $target, $writing);
+        } else {
+            $metadata = $pixels->metadata->of($wanted->metadata, $pixels->width, $pixels->height, $pixels->colours->isSrgb());
+            PictureWriter::write($pixels->saying(null, $metadata), $wanted->writing($pixels->bits), $target, $writing);
+        }
+        $progress('Writing the file', 0.95);
+
+        return $exactness;
+    }
+
+    /**
+     * @param callable(string, float): void $progress
+     *
+     * @return array{Pixels, Exactness}
+     */
+    private static function graded(string $source, string $name, Grade $grade, ExportSpec $wanted, callable $progress): array
+    {
+        $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
+        $tag = $wanted->profile->tag($pixels->colours);
+        $passage = new Passage($pixels->colours->encoding, $tag->encoding);
+        $depth = $wanted->depth($pixels->bits);
+        if ($grade->isAtRest() && $passage->isStraight()) {
+            return [($depth > $pixels->bits ? PictureShape::deepened($pixels) : $pixels)->saying($tag), Exactness::untouched()];
+        }
+        $progress('Computing the grade', 0.3);
+        $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
+        $link = self::link($source, $grade, $passage, $pixels, $wanted);
+
+        return [$link->apply($pixels, $coloured, $depth, $tag), $link->exactness];
+    }
+
+    private static function link(string $source, Grade $grade, Passage $passage, Pixels $pixels, ExportSpec $wanted): GradeLink|LutStack
+    {
+        $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
+        if (null === self::$latest || self::$latest[0] !== $key) {
+            self::$latest = [$key, Colouring::of($grade, $passage, $pixels, $wanted->lattice)];
+        }
+
+        return self::$latest[1];
+    }
+
+    /**
+     * Writes how much each pixel is reached by a move, as a grey PNG of the picture's size; as a TIFF where its name ends so.
+     *
+     * @param string $name what to call the source in messages
+     * @param int    $move index of the move
+     *
+     * @return float share of the picture that is reached by half or more, 0…1
+     */
+    public static function matte(string $source, string $name, Grade $grade, int $move, string $target): float
+    {
+        $pixels = self::weights($source, $name, $grade, $move, static function (): void {});
+        AtomicFile::make($target, static fn (string $part) => PictureWriter::write($pixels, new Writing(1 === preg_match('/\.tiff?$/iD', $target) ? Writing::GREY_TIFF : Writing::GREY), $part));
+        $reached = 0;
+        $data = $pixels->bytes();
+        for ($at = 0, $end = \strlen($data); $at < $end; $at += self::COUNTED) {
+            // All three channels are the same.
+            foreach (count_chars(substr($data, $at, self::COUNTED), 1) as $level => $count) {
+                $reached += $level >= 128 ? $count : 0;
+            }
+        }
+
+        return $reached / \strlen($data);
+    }
+
+    /**
+     * How much each pixel is reached by a move, in all three channels alike, in 8 bits.
+     *
+     * @param callable(string, float): void $progress
+     */
+    private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress): Pixels
+    {
+        $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
+        $progress('Computing the grade', 0.3);
+        $weights = Colouring::ofWeights($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+
+        return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
+    }
+
+    /**
+     * Writes the grade itself.
+     *
+     * @param string                        $format   cube, icc or hald
+     * @param callable(string, float): void $progress
+     * @param bool                          $colourPart whether areas and softened mattes are to be left out
+     *
+     * @return int the lattice size it has: a Hald holds square numbers only, and rounds up
+     *
+     * @throws PictureError when a move is not a matter of colour alone, and that is not left out
+     */
+    public static function grade(Grade $grade, string $target, string $format, int $lattice, callable $progress, bool $colourPart = false): int
+    {
+        if (!$colourPart) {
+            self::refusePlaced($grade);
+        }
+        $size = self::latticeIn($format, $lattice);
+        $progress('Computing the grade', 0.1);
+        $cube = Compiler::compile($grade->colourPart(), $size);
+        $progress('Writing the file', 0.8);
+        AtomicFile::write($target, self::bytes($cube, $format, $grade->name));
+
+        return $size;
+    }
+
+    /**
+     * Nodes along each axis that a form holds where so many are asked for.
+     *
+     * @throws PictureError when it cannot hold so fine a table
+     */
+    public static function latticeIn(string $format, int $lattice): int
+    {
+        try {
+            return 'hald' === $format ? HaldPng::latticeFor($lattice) : $lattice;
+        } catch (\InvalidArgumentException $e) {
+            throw new PictureError($e->getMessage(), 0, $e);
+        }
+    }
+
+    /** @throws PictureError when a move is not a matter of colour alone */
+    public static function refusePlaced(Grade $grade): void
+    {
+        $move = $grade->placed();
+        $plane = null === $move ? null : Plane::of($move);
+        if (null !== $move && null !== $plane) {
+            throw new PictureError(\sprintf('The move “%s” %s, which a table of colours cannot hold. Write the colour part alone, which acts on the whole picture, or render a picture instead.', $move->name(), $plane->obstacle()));
+        }
+    }
+
+    private static function bytes(Cube $cube, string $format, string $name): string
+    {
+        return match ($format) {
+            'cube' => CubeText::write($cube, $name),
+            'icc' => IccDeviceLink::write($cube, $name),
+            'hald' => HaldPng::write($cube),
+            default => throw new \InvalidArgumentException(\sprintf('There is no format "%s" for grades.', $format)),
+        };
+    }
+
+    /**
+     * @param callable(string, float): void $progress
+     *
+     * @return callable(float): void
+     */
+    private static function reading(callable $progress): callable
+    {
+        $progress('Reading the photo', 0.02);
+
+        return self::nowAndThen(static fn (float $share) => $progress('Reading the photo', 0.02 + 0.28 * $share));
+    }
+
+    /**
+     * @param callable(float): void $tell
+     *
+     * @return callable(float=): void told more often than it tells
+     */
+    private static function nowAndThen(callable $tell): callable
+    {
+        $last = microtime(true);
+
+        return static function (float $share = 0.0) use ($tell, &$last): void {
+            // It may cost a look into the database.
+            if (microtime(true) - $last > self::TOLD_SECONDS) {
+                $last = microtime(true);
+                $tell($share);
+            }
+        };
+    }
+}

@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Grading;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Exception\Refused;
+use Tovrin\App\Learning\PhotoColours;
+use Tovrin\App\Learning\ReachFinder;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\DeltaE2000;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Grade\Evaluator;
+use Tovrin\Core\Grade\Fit;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Move\Recolour;
+use Tovrin\Core\Move\Shift;
+use Tovrin\Core\Reach\Reach;
+
+/**
+ * The same thing over several photos: found in each by the pot of one, fitted to each photo's own colours; how far its
+ * colours lie apart as graded; and a move for each that brings it to the colour it has in the first.
+ */
+final readonly class Consistency
+{
+    /** A thing that takes in less of a photo is not there. */
+    private const LEAST = 0.002;
+    /** Soft edges go only part of the way: the target is set again by what is missing, this often. */
+    private const ROUNDS = 4;
+
+    public function __construct(private PhotoColours $colours, private ReachFinder $finder, private Grades $grades)
+    {
+    }
+
+    /** @param list<Photo> $others */
+    public function read(Photo $first, int $pot, array $others): SamePotView
+    {
+        $reach = $this->reach($first, $pot);
+        $photos = [];
+        $found = [];
+        foreach ([$first, ...$others] as $photo) {
+            [$colour, $share] = $this->colourOf($photo, $this->there($reach, $photo), $this->grades->grade($photo));
+            if (null !== $colour) {
+                $found[] = $colour;
+            }
+            $photos[] = [$photo, $colour, $share];
+        }
+        $start = $photos[0][1];
+
+        return new SamePotView($this->colours->pots($first)->names[$pot], self::spread($found), array_map(
+            static fn (array $one): PotThereView => new PotThereView($one[0]->id(), $one[0]->name(), $one[0]->revision(), null === $one[1] ? null : self::hex($one[1]), $one[2], null === $one[1] || null === $start ? null : self::difference($start, $one[1])),
+            $photos,
+        ));
+    }
+
+    /**
+     * Adds a move to each of the others; each is one step of undo.
+     *
+     * @param list<Photo> $others
+     */
+    public function bring(Photo $first, int $pot, array $others): SamePotView
+    {
+        $reach = $this->reach($first, $pot);
+        [$goal] = $this->colourOf($first, $reach, $this->grades->grade($first));
+        if (null === $goal) {
+            throw new Refused(\sprintf('This pot is hardly there in “%s”. Take another one, or another photo to go by.', $first->name()));
+        }
+        $name = $this->colours->pots($first)->names[$pot];
+        $words = [];
+        foreach ($others as $photo) {
+            $there = $this->there($reach, $photo);
+            $grade = $this->grades->grade($photo);
+            [$colour] = $this->colourOf($photo, $there, $grade);
+            if (null === $colour) {
+                $words[] = \sprintf('“%s” has nothing like it and was left alone.', $photo->name());
+                continue;
+            }
+            $brought = $this->brought($photo, $grade, $there, $colour, $goal, \sprintf('%s as in %s', ucfirst($name), pathinfo($first->name(), \PATHINFO_FILENAME)));
+            $this->grades->keep($photo, $brought, $photo->revision());
+        }
+        $view = $this->read($first, $pot, $others);
+
+        return new SamePotView($view->name, $view->spread, $view->photos, $words);
+    }
+
+    /**
+     * @param array{float, float, float} $from OKLab
+     * @param array{float, float, float} $goal OKLab
+     */
+    private function brought(Photo $photo, Grade $grade, Reach $reach, array $from, array $goal, string $label): Grade
+    {
+        $id = 'm'.bin2hex(random_bytes(6));
+        $target = $goal;
+        $best = null;
+        $least = \INF;
+        for ($round = 0; $round < self::ROUNDS; ++$round) {
+            $tried = new Grade([...$grade->moves, new Move(new Recolour(self::hex($from), self::hex($target)), mb_substr($label, 0, 80), reach: $reach, id: $id)], $grade->name);
+            [$is] = $this->colourOf($photo, $reach, $tried);
+            $is ??= $goal;
+            $away = self::difference($goal, $is);
+            if ($away < $least) {
+                [$best, $least] = [$tried, $away];
+            }
+            $target = [$target[0] + $goal[0] - $is[0], $target[1] + $goal[1] - $is[1], $target[2] + $goal[2] - $is[2]];
+        }
+
+        return $best ?? $grade;
+    }
+
+    private function reach(Photo $first, int $pot): Reach
+    {
+        return $this->finder->aroundPot($first, $pot)->reach ?? throw NotFound::of('pot');
+    }
+
+    private function there(Reach $reach, Photo $photo): Reach
+    {
+        $fitted = Fit::to(new Grade([new Move(new Shift(), reach: $reach, id: 'm1')]), $this->colours->fittingSamples($photo), $photo->storeKey());
+
+        return $fitted->moves[0]->reach ?? $reach;
+    }
+
+    /** @return array{array{float, float, float}|null, float} what is reached, as graded, in OKLab, and its share of the picture */
+    private function colourOf(Photo $photo, Reach $reach, Grade $grade): array
+    {
+        $placed = $this->colours->placedFitting($photo);
+        $source = new Colours($placed->colours);
+        $weights = $reach->weights($source);
+        $after = Evaluator::evaluate($grade, $source, [], $placed->planes($grade))->colours->in(OkLab::class);
+        $sums = [0.0, 0.0, 0.0];
+        $all = 0.0;
+        foreach ($weights as $i => $weight) {
+            $all += $weight;
+            $sums[0] += $weight * $after->a[$i];
+            $sums[1] += $weight * $after->b[$i];
+            $sums[2] += $weight * $after->c[$i];
+        }
+        $share = $all / max(1, \count($weights));
+
+        return [$share < self::LEAST ? null : [$sums[0] / $all, $sums[1] / $all, $sums[2] / $all], $share];
+    }
+
+    /** @param list<array{float, float, float}> $colours OKLab */
+    private static function spread(array $colours): float
+    {
+        $spread = 0.0;
+        foreach ($colours as $i => $one) {
+            foreach (\array_slice($colours, $i + 1) as $other) {
+                $spread = max($spread, self::difference($one, $other));
+            }
+        }
+
+        return $spread;
+    }
+
+    /**
+     * @param array{float, float, float} $one   OKLab
+     * @param array{float, float, float} $other OKLab
+     */
+    private static function difference(array $one, array $other): float
+    {
+        return DeltaE2000::between(ColourBlock::of(OkLab::class, [$one]), ColourBlock::of(OkLab::class, [$other]))[0];
+    }
+
+    /** @param array{float, float, float} $colour OKLab */
+    private static function hex(array $colour): string
+    {
+        return Hex::format(...ColourBlock::of(OkLab::class, [$colour])->in(Srgb::class)->at(0));
+    }
+}

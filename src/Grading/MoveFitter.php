@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Grading;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Learning\PhotoColours;
+use Tovrin\App\Learning\StudyMaker;
+use Tovrin\App\Library\PhotoImport;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Fit;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Model\Moments;
+use Tovrin\Core\Move\Matching;
+use Tovrin\Core\Move\Neutralise;
+use Tovrin\Core\Move\Palette;
+use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Move\Reference;
+use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
+
+/** Makes moves for a photo that hold on to its own colours, and fits those made for another photo to it. */
+final readonly class MoveFitter
+{
+    public function __construct(private PhotoColours $colours)
+    {
+    }
+
+    /** A palette of the photo's pots, at rest. */
+    public function palette(Photo $photo): LookView
+    {
+        $pots = $this->colours->pots($photo);
+
+        return self::one(Palette::for($pots->families($this->colours->study($photo)), $pots->names));
+    }
+
+    /** A match to another photo. */
+    public function match(Photo $photo, Photo $other): LookView
+    {
+        return $this->like($photo, $this->colours->pots($other)->reference($other->name(), $this->colours->study($other), $this->colours->digest($other)->colours()));
+    }
+
+    /**
+     * A match to a picture that is in no set.
+     *
+     * @param string $path the file
+     * @param string $name as the user knows it
+     */
+    public function matchFile(Photo $photo, string $path, string $name): LookView
+    {
+        $pixels = PhotoImport::preview(PictureFile::read($path, $name));
+        $study = StudyMaker::study(new Raster($pixels->bytes(), $pixels->width, $pixels->height));
+
+        return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));
+    }
+
+    /** The look with its neutralise moves told the photo's light as a whole. */
+    public function lit(Photo $photo, Grade $look): LookView
+    {
+        $moves = array_map(fn (Move $move): Move => $move->kind instanceof Neutralise ? $move->doing($move->kind->lit($this->colours->fittingSamples($photo))) : $move, $look->moves);
+
+        return new LookView(new Grade($moves, $look->name));
+    }
+
+    /** The look fitted to the photo. */
+    public function fitted(Photo $photo, Grade $look): LookView
+    {
+        $fitted = Fit::to($look, $this->colours->fittingSamples($photo), $photo->storeKey());
+
+        return new LookView($fitted, LookWriter::write($look) === LookWriter::write($fitted) ? ['Nothing here is made for another photo: it does the same on this one.'] : []);
+    }
+
+    private function like(Photo $photo, Reference $reference): LookView
+    {
+        $pots = $this->colours->pots($photo);
+        $move = Matching::between(PhotoPots::of($pots->families($this->colours->study($photo)), $pots->names), Moments::of($this->colours->digest($photo)->colours()), $reference);
+        $words = [];
+        if ($reference->isGrey()) {
+            $words[] = \sprintf('“%s” is grey all over: it has no hue or saturation to give, so that only lightness is taken from it.', $reference->name);
+        } elseif (\in_array(null, $move->like, true)) {
+            $words[] = 'Some pots of this photo are like none there. Pair them by hand, or leave them as they are.';
+        }
+
+        return self::one($move, $words);
+    }
+
+    /** @param list<string> $words */
+    private static function one(Palette|Matching $kind, array $words = []): LookView
+    {
+        return new LookView(new Grade([new Move($kind, id: 'm1')]), $words);
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Grading;
+
+use Doctrine\DBAL\Connection;
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Imaging\Apply\Colouring;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\PictureWriter;
+use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Library\SheetPicture;
+use Tovrin\Core\Grade\Passage;
+
+/** Draws the small pictures of the sheet, as graded, and keeps them beside the photos. */
+final readonly class PictureMaker
+{
+    /** As fine as the live preview once it has settled. */
+    private const LATTICE = 33;
+
+    public function __construct(private Connection $connection, private Grades $grades, private PhotoStore $store)
+    {
+    }
+
+    /** Draws the picture of a photo as it is graded now. */
+    public function draw(Photo $photo): void
+    {
+        $revision = $photo->revision();
+        $key = $photo->storeKey();
+        $grade = $this->grades->grade($photo);
+        $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), SheetPicture::SIDE);
+        if (!$grade->isAtRest()) {
+            $pixels = Colouring::of($grade, Passage::srgb(), $pixels, self::LATTICE)->apply($pixels, static function (): void {}, $pixels->bits);
+        }
+        AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
+        $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);
+        $this->store->keepGraded($key, $revision);
+    }
+}

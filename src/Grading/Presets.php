@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Grading;
+
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Tovrin\Core\Format\LookJson;
+
+/** The looks that come with Tovrin: the files in looks/, by what they are for. */
+final readonly class Presets
+{
+    /** Folders of looks/, with their titles, in the order they are offered. */
+    private const GROUPS = ['casts' => 'Against casts', 'recolouring' => 'Recolouring', 'mood' => 'Mood'];
+
+    public function __construct(#[Autowire('%kernel.project_dir%/looks')] private string $directory)
+    {
+    }
+
+    /** @return list<PresetView> */
+    public function all(): array
+    {
+        $presets = [];
+        foreach (self::GROUPS as $folder => $title) {
+            foreach (glob($this->directory.'/'.$folder.'/*.json') ?: [] as $path) {
+                $presets[] = new PresetView($title, LookJson::read((string) file_get_contents($path)));
+            }
+        }
+
+        return $presets;
+    }
+}

@@ -1,0 +1,148 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Imaging\Apply;
+
+use Tovrin\App\Imaging\Native\LittleCms;
+use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Pixels;
+use Tovrin\App\Imaging\PreviewColours;
+use Tovrin\Core\Area\AreaRaster;
+use Tovrin\Core\Area\Frame;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Grade\Passage;
+use Tovrin\Core\Grade\Plane;
+use Tovrin\Core\Grade\Planes;
+use Tovrin\Core\Move\Shift;
+
+/** The planes of a grade for one picture: on few points what the core computed, and from these at every pixel. */
+final readonly class PlanePictures
+{
+    /** Nodes of the lattice that a matte to be softened is looked up on. */
+    private const MATTE_LATTICE = 33;
+
+    /**
+     * @param list<AreaRaster|null> $areas by number of the plane
+     * @param list<SoftRaster|null> $soft  the same
+     */
+    private function __construct(public Planes $planes, public Frame $frame, private array $areas, private array $soft)
+    {
+    }
+
+    public static function of(Planes $planes, Pixels $picture): self
+    {
+        $frame = Frame::of($picture->width, $picture->height);
+        $small = null;
+        $areas = $soft = [];
+        foreach ($planes->all as $plane) {
+            if ($plane->isSoftened() || true === $plane->area?->keepsToColour()) {
+                $small ??= PictureShape::reducedDeep($picture, PictureShape::PREVIEW_SIDE);
+            }
+            $areas[] = null === $plane->area ? null : self::area($plane, $frame, $picture, $small);
+            $soft[] = null === $small || !$plane->isSoftened() ? null : GuidedFilter::soften(self::matte($plane, $small), $small, SoftSize::of($plane->soften, $frame));
+        }
+
+        return new self($planes, $frame, $areas, $soft);
+    }
+
+    /**
+     * What the planes are at places of the picture.
+     *
+     * @param array<int, float>                                                    $x   in shares of the width, 0…1
+     * @param array<int, float>                                                    $y   in shares of the height
+     * @param array{array<int, float>, array<int, float>, array<int, float>} $rgb the picture's colours there in its encoding, 0…1
+     *
+     * @return list<array<int, float>> by number of the plane
+     */
+    public function at(array $x, array $y, array $rgb, Colours $source): array
+    {
+        $values = [];
+        foreach ($this->planes->all as $number => $plane) {
+            $own = $plane->area?->weights($this->frame, $x, $y, $source) ?? array_fill(0, \count($x), 1.0);
+            $soft = $this->soft[$number] ?? null;
+            if (null !== $soft) {
+                [$red, $green, $blue] = GuidedFilter::LUMA;
+                $luma = [];
+                foreach ($rgb[0] as $i => $value) {
+                    $luma[] = $red * $value + $green * $rgb[1][$i] + $blue * $rgb[2][$i];
+                }
+                foreach ($soft->at($x, $y, $luma) as $i => $weight) {
+                    $own[$i] *= $weight;
+                }
+            }
+            $values[] = $own;
+        }
+
+        return $values;
+    }
+
+    /**
+     * A plane at every pixel, with as many bits as the picture has: of 8 they are enough for 8. To be called in a process of its own.
+     *
+     * @param \FFI\CData $picture RGB image of any size with the same proportions
+     */
+    public function image(int $number, \FFI\CData $picture, int $bits): \FFI\CData
+    {
+        [$width, $height] = [Vips::number($picture, 'width'), Vips::number($picture, 'height')];
+        [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
+        [$most, $format] = 16 === $bits ? [65_535.0, Vips::USHORT] : [255.0, Vips::UCHAR];
+        $drawn = null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height);
+        if (null === $soft) {
+            \assert(null !== $drawn);
+
+            return $drawn;
+        }
+        $both = PictureShape::spread($soft->image(), $width, $height);
+        $matte = Vips::run('add', [Vips::run('multiply', [Vips::run('extract_band', [$both, Vips::OUT, 0]), GuidedFilter::luma($picture, $bits), Vips::OUT]), Vips::run('extract_band', [$both, Vips::OUT, 1]), Vips::OUT]);
+        // A cast takes what is beyond its ends as these.
+        $levels = PictureShape::cast($matte, $most, 0.5, $format);
+
+        return null === $drawn ? $levels : PictureShape::cast(Vips::run('multiply', [$levels, $drawn, Vips::OUT]), 1 / $most, 0.5, $format);
+    }
+
+    /** Which of the planes are 0, 1 or something else in a part of the picture. */
+    public function sureness(): PlaneSureness
+    {
+        return new PlaneSureness(array_map(
+            static fn (?AreaRaster $area, ?SoftRaster $soft): array => [
+                ...(null === $area ? [] : [[$area->words, 2 * $area->width, $area->width, $area->height]]),
+                ...(null === $soft ? [] : [[$soft->sureness(), $soft->width, $soft->width, $soft->height]]),
+            ],
+            $this->areas,
+            $this->soft,
+        ));
+    }
+
+    private static function drawn(AreaRaster $area, int $bits): \FFI\CData
+    {
+        // The higher byte of a word is it in 8 bits.
+        return 16 === $bits ? Vips::over($area->words, $area->width, $area->height, 1, 16) : Vips::run('extract_band', [Vips::over($area->words, $area->width, $area->height, 2, 8), Vips::OUT, 1]);
+    }
+
+    private static function area(Plane $plane, Frame $frame, Pixels $picture, ?Pixels $small): AreaRaster
+    {
+        \assert(null !== $plane->area);
+        $most = min(AreaRaster::MOST, max(AreaRaster::LEAST, $picture->width, $picture->height));
+        if (null === $small || !$plane->area->keepsToColour()) {
+            return AreaRaster::of($plane->area, $frame, $most);
+        }
+        // As the screen shows it, which is what the stroke was drawn on.
+        $shown = PreviewColours::srgb($small->copy());
+
+        return AreaRaster::of($plane->area, $frame, $most, $shown->bytes(), $shown->width, $shown->height);
+    }
+
+    /** What of a picture a plane's reach takes in, before it is softened. */
+    private static function matte(Plane $plane, Pixels $small): Pixels
+    {
+        $grade = new Grade([new Move(new Shift(), reach: $plane->reach, id: 'm')]);
+        $passage = new Passage($small->colours->encoding, $small->colours->encoding);
+        $link = GradeLink::ofWeights($grade, 0, $passage, $small, self::MATTE_LATTICE);
+
+        return LittleCms::applyLink($link->bytes, $link->lattice, $small->copy(), static function (): void {}, 16);
+    }
+}

@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Imaging\Decode;
+
+use Tovrin\App\Imaging\Metadata\Exif;
+use Tovrin\App\Imaging\Metadata\Metadata;
+use Tovrin\App\Imaging\Metadata\TagDirectory;
+use Tovrin\App\Imaging\Native\LittleCms;
+use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsError;
+use Tovrin\App\Imaging\PictureError;
+
+/** A picture file that was opened and looked over, before its pixels are decoded: RGB or CMYK, with or without alpha, 8 or 16 bits. */
+final readonly class SourceImage
+{
+    /** libvips's numbers for what bands mean. */
+    private const GREY = [1, 26];
+    private const RGB = [17, 22, 25];
+    private const CMYK = 15;
+    /** A progressive JPEG has some ten scans; thousands are only there to take time. */
+    private const SCANS_MOST = 100;
+    /** A JPEG can be decoded by these parts of its size. */
+    private const SHRINKS = [8, 4, 2];
+    /** Where the pixels lie, and how many bytes they take. */
+    private const STRIPS = [0x0111, 0x0117];
+    private const TILES = [0x0144, 0x0145];
+
+    /**
+     * @param \FFI\CData   $image not decoded yet
+     * @param string       $title of the format
+     * @param list<string> $notes for the user
+     */
+    private function __construct(public \FFI\CData $image, public string $title, public int $bits, public bool $alpha, public bool $wasGrey, public int $orientation, public SourceColours $colours, public Metadata $metadata, public array $notes)
+    {
+    }
+
+    /**
+     * @throws PictureError when it is of a kind that is not taken, or too large
+     * @throws VipsError    when it is damaged
+     */
+    public static function open(string $path, string $name, PictureFormat $format, ?int $side, int $failOn): self
+    {
+        $tags = PictureFormat::Tiff === $format ? TagDirectory::ofFile($path) : null;
+        self::refuseShort($tags, (int) filesize($path), $name);
+        $jpeg = PictureFormat::Jpeg === $format ? JpegHead::of($path) : null;
+        if (false === $jpeg?->whole || (PictureFormat::Png === $format && !PngHead::isWhole($path))) {
+            throw Refusal::short($name);
+        }
+        if (null !== $jpeg && $jpeg->scans > self::SCANS_MOST) {
+            throw new PictureError(\sprintf('"%s" has %s scans, where ten are usual; it would take very long. Open it elsewhere, save it again and bring that in.', $name, number_format($jpeg->scans)));
+        }
+        $image = self::load($path, $format, $side, $failOn);
+        [$bands, $sort, $meaning] = [Vips::number($image, 'bands'), Vips::number($image, 'format'), Vips::number($image, 'interpretation')];
+        $bits = match ($sort) {
+            Vips::UCHAR => 8,
+            Vips::USHORT => 16,
+            default => throw Refusal::kind($name, 'has numbers with a point, or of more than 16 bits'),
+        };
+        $space = match (true) {
+            \in_array($meaning, self::GREY, true) && $bands <= 2 => LittleCms::GRAY,
+            \in_array($meaning, self::RGB, true) && $bands >= 3 => LittleCms::RGB,
+            self::CMYK === $meaning && $bands >= 4 => LittleCms::CMYK,
+            default => throw Refusal::kind($name, \sprintf('has %d channels that are not RGB, grey or CMYK', $bands)),
+        };
+        $colours = [LittleCms::GRAY => 1, LittleCms::RGB => 3, LittleCms::CMYK => 4][$space];
+        $alpha = $bands > $colours;
+        self::refuseLarge($image, $name, $path, $format, $bits, $alpha, true === $jpeg?->progressive);
+        $notes = [];
+        if (($pages = Vips::field($image, 'n-pages') ?? 1) > 1) {
+            $notes[] = \sprintf('It has %d pages: the first is used.', $pages);
+        }
+        if ($bands > $colours + 1) {
+            $notes[] = 'It has more channels than colours and one of transparency: the others were left out.';
+        }
+        $exif = Vips::blob($image, 'exif-data') ?? (PictureFormat::Tiff === $format ? Exif::ofTiff($path)?->bytes : null);
+        $read = null === $exif ? null : Exif::read($exif);
+        $nclx = PictureFormat::Heif === $format ? Nclx::of($path) : null;
+        if (true === $nclx?->isHighRange()) {
+            throw Refusal::kind($name, 'is of high dynamic range (PQ or HLG)');
+        }
+
+        return new self(
+            self::plain($image, $space, $colours, $alpha, $format),
+            PictureFormat::Heif === $format ? (str_contains((string) file_get_contents($path, false, null, 0, 64), 'avi') ? 'AVIF' : 'HEIC') : $format->title(),
+            $bits,
+            $alpha,
+            LittleCms::GRAY === $space,
+            PictureFormat::Heif === $format ? 1 : Vips::field($image, 'orientation') ?? 1,
+            SourceColours::of($space, Vips::blob($image, 'icc-profile-data'), $read?->saysOpRgb() ?? false, $nclx),
+            new Metadata($read?->bytes, Vips::blob($image, 'xmp-data'), PictureFormat::Tiff === $format ? $tags?->entries[Exif::IPTC]['value'] ?? null : Metadata::unwrapped(Vips::blob($image, 'iptc-data') ?? '')),
+            $notes,
+        );
+    }
+
+    private static function load(string $path, PictureFormat $format, ?int $side, int $failOn): \FFI\CData
+    {
+        $options = ['access' => Vips::ACCESS_SEQUENTIAL, 'fail_on' => $failOn];
+        $image = Vips::run($format->loader(), [$path, Vips::OUT], $options);
+        if (null === $side || PictureFormat::Jpeg !== $format) {
+            return $image;
+        }
+        foreach (self::SHRINKS as $shrink) {
+            if (max(Vips::number($image, 'width'), Vips::number($image, 'height')) >= $shrink * $side) {
+                Vips::forget($image);
+
+                return Vips::run($format->loader(), [$path, Vips::OUT], $options + ['shrink' => $shrink]);
+            }
+        }
+
+        return $image;
+    }
+
+    /** The channels as they are worked on. */
+    private static function plain(\FFI\CData $image, string $space, int $colours, bool $alpha, PictureFormat $format): \FFI\CData
+    {
+        $depth = PictureFormat::Heif === $format ? Vips::field($image, 'heif-bitdepth') ?? 8 : 8;
+        if ($depth > 8) {
+            // libvips moves 10 and 12 bits to the top of 16, and leaves the lowest empty: white would not be white.
+            $image = Vips::run('cast', [Vips::run('linear1', [$image, Vips::OUT, 65_535 / (((1 << $depth) - 1) << (16 - $depth)), 0.5]), Vips::OUT, Vips::USHORT]);
+        }
+        if (LittleCms::GRAY === $space) {
+            $grey = $alpha ? Vips::run('extract_band', [$image, Vips::OUT, 0]) : $image;
+            $three = Vips::run('bandjoin2', [Vips::run('bandjoin2', [$grey, $grey, Vips::OUT]), $grey, Vips::OUT]);
+
+            return $alpha ? Vips::run('bandjoin2', [$three, Vips::run('extract_band', [$image, Vips::OUT, 1]), Vips::OUT]) : $three;
+        }
+        $wanted = $colours + ($alpha ? 1 : 0);
+
+        return Vips::number($image, 'bands') > $wanted ? Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => $wanted]) : $image;
+    }
+
+    private static function refuseLarge(\FFI\CData $image, string $name, string $path, PictureFormat $format, int $bits, bool $alpha, bool $progressive): void
+    {
+        [$width, $height] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
+        // What cannot be decoded from the top down is held a second time meanwhile.
+        $whole = match ($format) {
+            PictureFormat::Jpeg => $progressive,
+            PictureFormat::Png => "\1" === file_get_contents($path, false, null, 28, 1),
+            PictureFormat::Tiff => false,
+            default => true,
+        };
+        if (max($width, $height) > PictureFile::MAX_SIDE || $width * $height * ($alpha ? 4 : 3) * intdiv($bits, 8) * ($whole ? 2 : 1) > PictureFile::MAX_BYTES) {
+            throw Refusal::tooLarge($name, $width, $height, $bits, $whole);
+        }
+    }
+
+    /** libtiff reads on where a file that was cut short lacks what is not pixels. */
+    private static function refuseShort(?TagDirectory $first, int $size, string $name): void
+    {
+        foreach ([self::STRIPS, self::TILES] as [$places, $lengths]) {
+            foreach (array_map(null, $first?->numbers($places) ?? [], $first?->numbers($lengths) ?? []) as [$place, $length]) {
+                if (($place ?? 0) + ($length ?? 0) > $size) {
+                    throw Refusal::short($name);
+                }
+            }
+        }
+        if (true === $first?->lacks) {
+            throw Refusal::short($name);
+        }
+    }
+}

@@ -1,0 +1,88 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Learning;
+
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Reach\Fit\Caught;
+use Tovrin\Core\Reach\Fit\Mark;
+use Tovrin\Core\Reach\Fit\Rounding;
+use Tovrin\Core\Reach\Fit\Samples;
+use Tovrin\Core\Reach\Reach;
+
+/** A reach made from samples, and how well it does. */
+final readonly class FitView implements \JsonSerializable
+{
+    /** Less in common than this is not worth saying. */
+    private const TOUCHING = 0.03;
+    private const SAME = 0.9;
+    /** Colours within the same cell of this size in OKLab are the same to the eye. */
+    private const CELL = 0.012;
+    /** Colours of each mark that place a share within a few per cent. */
+    private const ENOUGH = 400;
+
+    /**
+     * @param float|null   $wanted  share of the wanted samples that is caught, 0 to 1
+     * @param float|null   $held    share of the held samples that is caught all the same, 0 to 1
+     * @param float        $overlap share of their colours that wanted and held samples have in common, 0 to 1
+     * @param list<string> $words   what was done, in whole sentences
+     * @param AskView|null $ask     what is caught without having been marked
+     * @param ChangeView|null $change what the newest sample changed most
+     */
+    private function __construct(public ?Reach $reach, public ?float $wanted, public ?float $held, public float $overlap, public array $words, public ?AskView $ask = null, public ?ChangeView $change = null)
+    {
+    }
+
+    /** @param list<string> $words */
+    public static function untaught(Reach $reach, array $words, ?float $wanted = null): self
+    {
+        return new self(self::orNull($reach), $wanted, null, 0.0, $words);
+    }
+
+    /** @param list<string> $words said before what the fit itself says */
+    public static function taught(Reach $reach, Taught $taught, ?AskView $ask, ?ChangeView $change, array $words): self
+    {
+        [$wanted, $held] = [Caught::share($reach, self::colours($taught, true, self::ENOUGH)), Caught::share($reach, self::colours($taught, false, self::ENOUGH))];
+        $overlap = Samples::overlap(self::colours($taught, true), self::colours($taught, false), self::CELL);
+        if (null !== $change) {
+            $words[] = \sprintf('%s: %s%s, %s of the photo.', $change->added ? 'Now also' : 'No longer', $change->mostly ? 'mostly ' : '', $change->name, Rounding::percent($change->share));
+        }
+        if ($reach->invert) {
+            $words[] = 'Leaves what was marked alone and acts on everything else.';
+        } elseif (null !== $wanted) {
+            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', Rounding::percent($wanted), null === $held ? '' : \sprintf(' and %s of what is to stay', Rounding::percent($held)));
+        } elseif (null !== $held) {
+            $words[] = \sprintf('Still catches %s of what is to stay.', Rounding::percent($held));
+        }
+        if ($overlap > self::SAME) {
+            $words[] = 'What is wanted and what is to stay are the same colours. Mark another part of either.';
+        } elseif ($overlap > self::TOUCHING) {
+            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(Rounding::percent($overlap)));
+        }
+
+        return new self(self::orNull($reach), $wanted, $held, $overlap, $words, $ask, $change);
+    }
+
+    /** @return array<string, mixed> */
+    public function jsonSerialize(): array
+    {
+        return ['reach' => null === $this->reach ? null : LookWriter::reach($this->reach), 'wanted' => $this->wanted, 'held' => $this->held, 'overlap' => $this->overlap, 'words' => $this->words, 'ask' => $this->ask, 'change' => $this->change];
+    }
+
+    /** One that lets everything through is none. */
+    private static function orNull(Reach $reach): ?Reach
+    {
+        return [] === $reach->kinds && !$reach->invert && [] === $reach->held ? null : $reach;
+    }
+
+    /** @return ColourBlock under the wanted marks, or under the held ones */
+    private static function colours(Taught $taught, bool $wanted, int $mostOfEach = \PHP_INT_MAX): ColourBlock
+    {
+        $marks = array_filter($taught->marks, static fn (Mark $mark): bool => $mark->wanted === $wanted);
+
+        return [] === $marks ? ColourBlock::of(Srgb::class, []) : ColourBlock::joined(array_values(array_map(static fn (Mark $mark): ColourBlock => $mark->colours->thinned($mostOfEach), $marks)));
+    }
+}

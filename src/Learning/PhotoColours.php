@@ -1,0 +1,175 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Learning;
+
+use Tovrin\App\Entity\Photo;
+use Tovrin\App\Imaging\AtomicFile;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Library\PhotoStore;
+use Tovrin\Core\Area\Frame;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Model\Study;
+use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
+
+/** A photo's colours for the core to read: its digest, its pots, the pixels of its preview. */
+final readonly class PhotoColours
+{
+    /** Digests up to this size are read in full after every change. */
+    private const READ_IN_FULL = 25_000;
+    /** More than these would fit a move no better. */
+    private const FITTED_TO = 8000;
+
+    public function __construct(private PhotoStore $store)
+    {
+    }
+
+    public function digest(Photo $photo): Digest
+    {
+        $path = $this->store->digest($photo->storeKey());
+        $bytes = @file_get_contents($path);
+        if (false === $bytes || '' === $bytes) {
+            // Lost, by a disk or a hand: all that it says is in the preview.
+            $raster = $this->raster($photo);
+            $bytes = Digest::of($raster->rgb, $raster->width, $raster->height)->bytes();
+            AtomicFile::write($path, $bytes);
+        }
+
+        return new Digest($bytes);
+    }
+
+    /**
+     * The samples that readings are taken on, before and after a grade alike: all of a small digest, every other row of
+     * a large one, since the answer has to come while the hand is still near.
+     */
+    public function readingSamples(Photo $photo): ColourBlock
+    {
+        return $this->placedSamples($photo)->colours;
+    }
+
+    /** The same with where they lie. */
+    public function placedSamples(Photo $photo): PlacedColours
+    {
+        $digest = $this->digest($photo);
+        $n = $digest->count() > self::READ_IN_FULL ? 2 : 1;
+
+        return $this->placed($photo, $digest->everyNthRow($this->digestColumns($photo), $n)->colours(), $n);
+    }
+
+    /** The whole digest with where its samples lie. */
+    public function placedDigest(Photo $photo): PlacedColours
+    {
+        return $this->placed($photo, $this->digest($photo)->colours(), 1);
+    }
+
+    /** @param int $n every so manyth row of the digest */
+    private function placed(Photo $photo, ColourBlock $colours, int $n): PlacedColours
+    {
+        $columns = $this->digestColumns($photo);
+
+        return new PlacedColours($colours, Frame::of($photo->width(), $photo->height()), static fn (): array => array_map(
+            static fn (array $shares): array => Digest::rowsOf($shares, $columns, $n),
+            Digest::places($photo->previewWidth(), $photo->previewHeight()),
+        ));
+    }
+
+    /** Colours that moves made on another photo are fitted to. */
+    public function fittingSamples(Photo $photo): ColourBlock
+    {
+        return $this->placedFitting($photo)->colours;
+    }
+
+    /** The same with where they lie. */
+    public function placedFitting(Photo $photo): PlacedColours
+    {
+        return $this->placedDigest($photo)->thinned(self::FITTED_TO);
+    }
+
+    /** Samples in a row of the digest. */
+    public function digestColumns(Photo $photo): int
+    {
+        return Digest::grid($photo->previewWidth(), $photo->previewHeight())[0];
+    }
+
+    /** What there is to know of the photo before anything is chosen; made when first needed, which takes a second or two. */
+    public function study(Photo $photo): Study
+    {
+        $path = $this->store->study($photo->storeKey());
+        $known = self::studyAt($path);
+        if (null !== $known) {
+            return $known;
+        }
+        // A page that has just been opened asks for it in several requests at once: one makes it, the others wait.
+        $lock = @fopen($path.'.lock', 'c');
+        if (false !== $lock) {
+            flock($lock, \LOCK_EX);
+        }
+        try {
+            $known = self::studyAt($path);
+            if (null !== $known) {
+                return $known;
+            }
+            // As it will be read again, so that what is made of it now and later is the same.
+            $bytes = StudyMaker::study($this->raster($photo))->toBytes();
+            $this->keep($path, $bytes);
+
+            return Study::fromBytes($bytes) ?? throw new \LogicException('A study that was just made cannot be read.');
+        } finally {
+            if (false !== $lock) {
+                fclose($lock);
+            }
+        }
+    }
+
+    /** Null when there is none, or it is damaged. */
+    private static function studyAt(string $path): ?Study
+    {
+        return is_file($path) ? Study::fromBytes((string) @file_get_contents($path)) : null;
+    }
+
+    public function isStudied(Photo $photo): bool
+    {
+        return is_file($this->store->study($photo->storeKey()));
+    }
+
+    public function pots(Photo $photo): Pots
+    {
+        $path = $this->store->pots($photo->storeKey());
+        $known = json_decode((string) @file_get_contents($path), true);
+        $pots = \is_array($known) ? Pots::fromArray($known) : null;
+        if (null !== $pots) {
+            return $pots;
+        }
+        $pots = Pots::of($this->study($photo));
+        $this->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+
+        return $pots;
+    }
+
+    /** The preview's pixels, exactly those the browser shows. */
+    public function raster(Photo $photo): Raster
+    {
+        $path = $this->store->raster($photo->storeKey());
+        $bytes = @file_get_contents($path);
+        if (false === $bytes || \strlen($bytes) !== 3 * $photo->previewWidth() * $photo->previewHeight()) {
+            $pixels = PictureFile::read($this->store->preview($photo->storeKey()), $photo->name());
+            $bytes = $pixels->bytes();
+            $this->keep($path, $bytes);
+        }
+
+        return new Raster($bytes, $photo->previewWidth(), $photo->previewHeight());
+    }
+
+    /** Without room for it, it is made anew each time: slower, not wrong. */
+    private function keep(string $path, string $bytes): void
+    {
+        try {
+            AtomicFile::write($path, $bytes);
+        } catch (PictureError) {
+        }
+    }
+}

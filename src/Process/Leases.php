@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Process;
+
+/**
+ * Who has taken something up, and whether that worker still lives: on this machine by its process, on another one by when it
+ * last said how far it is.
+ */
+final class Leases
+{
+    /** A worker elsewhere that has said nothing for so long is given up. Its longest silence is the packing of a large picture. */
+    private const SILENT_SECONDS = 180;
+
+    /** The name of this process: machine, number, and when it was started, since numbers are used again. */
+    public static function own(): string
+    {
+        return self::of((int) getmypid());
+    }
+
+    /** The name of a process of this machine. */
+    public static function of(int $pid): string
+    {
+        return \sprintf('%s:%d:%s', self::machine(), $pid, ProcessState::of($pid)->started ?? '');
+    }
+
+    /** The number of a named process, if it was one of this machine. */
+    public static function processOf(string $name): ?int
+    {
+        [$machine, $pid] = explode(':', $name) + [1 => '0'];
+
+        return $machine === self::machine() && (int) $pid > 1 ? (int) $pid : null;
+    }
+
+    public static function isAlive(string $worker, ?\DateTimeImmutable $seenAt, \DateTimeImmutable $now = new \DateTimeImmutable()): bool
+    {
+        [$machine, $pid, $start] = explode(':', $worker, 3) + [1 => '0', 2 => ''];
+        if ($machine === self::machine()) {
+            return '' !== $start && ProcessState::of((int) $pid)?->started === $start;
+        }
+
+        return null !== $seenAt && $now->getTimestamp() - $seenAt->getTimestamp() < self::SILENT_SECONDS;
+    }
+
+    private static function machine(): string
+    {
+        return substr((string) preg_replace('/[^A-Za-z0-9-]/', '-', (string) gethostname()), 0, 64);
+    }
+}
