@@ -87,6 +87,13 @@ final class AnyRequestTest extends ApiTestCase
         }
     }
 
+    public function testANumberInThePlaceOfAListIsRefusedInPlainWords(): void
+    {
+        $response = $this->call('POST', '/api/photos/1/reach', '{"samples":99999999999999999999999,"base":null}');
+        self::assertSame(422, $response->getStatusCode());
+        self::assertStringContainsString('samples: this must be a list.', (string) $response->getContent());
+    }
+
     /** @param list<array{name: string, in: string, schema: array<string, mixed>}> $parameters */
     private function address(string $path, array $parameters, RandomBodies $bodies, int $trial): string
     {

@@ -11,6 +11,7 @@ use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Status;
+use Tovrin\App\Api\Http\Uploads;
 use Tovrin\App\Api\Photos\NewName;
 use Tovrin\App\Api\Photos\PhotoView;
 use Tovrin\App\Api\Photos\SomePhotos;
@@ -19,7 +20,6 @@ use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
-use Tovrin\App\Library\Uploads;
 use Tovrin\App\Repository\Sets;
 
 /** Sets: listing, making, naming, removing, bringing photos in. */

@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\App\Library;
+namespace Tovrin\App\Api\Http;
 
 use Symfony\Component\HttpFoundation\Request;
 use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Library\PhotoStore;
 
 /** Files on their way in: kept beside the photos while they are looked at, and gone afterwards. */
 final readonly class Uploads
