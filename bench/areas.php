@@ -14,14 +14,14 @@ use Tovrin\App\Imaging\PictureShape;
 use Tovrin\Bench\Watched;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
 use Tovrin\Core\Grade\LatticeJudge;
 use Tovrin\Core\Grade\Move;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Planes;
 use Tovrin\Core\Grade\PlaneValues;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Tests\Outside;
 
 $scratch = Outside::scratch();
@@ -52,13 +52,13 @@ foreach (array_keys($looks) as $name) {
 echo "  (aims: at most 1.5 × with one plane, 2.5 × with three)\n";
 
 $pixels = PictureShape::reduce(PictureFile::read($root.'/demo/photos/jug-on-bricks.jpg', 'jug'), PictureShape::PREVIEW_SIDE);
-$colours = Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()->thinned(3000);
+$colours = ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()->thinned(3000);
 foreach (['0' => 0.0, '1/2' => 0.5, '1' => 1.0, 'in between' => null] as $level => $value) {
     mt_srand(1);
     $planes = Planes::of($three);
     $values = new PlaneValues($planes, array_map(static fn (): array => array_map(static fn (): float => $value ?? mt_rand() / mt_getrandmax(), range(1, 3000)), $planes->all));
-    $choice = LatticeChoice::for($three, Passage::srgb(), $colours->a, $colours->b, $colours->c, $values);
-    $off = (new LatticeJudge($three, Passage::srgb(), [$colours->a, $colours->b, $colours->c], $values))->differences($choice->lattice, $choice->stack);
+    $choice = LatticeChoice::for($three, EncodingTransform::srgb(), $colours->a, $colours->b, $colours->c, $values);
+    $off = (new LatticeJudge($three, EncodingTransform::srgb(), [$colours->a, $colours->b, $colours->c], $values))->differences($choice->lattice, $choice->stack);
     sort($off);
     printf("Stack of %s cubes of %d against exact evaluation, planes at %s: mean %.3f, 99 in 100 below %.2f ΔE00\n", implode(' × ', $choice->stack?->counts() ?? []), $choice->lattice->size, $level, array_sum($off) / 3000, $off[2969]);
 }

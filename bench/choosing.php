@@ -74,9 +74,9 @@ function leftAndSpilled(MaskedPhoto $photo, array $weights, array $truth): array
 function windowsOf(MaskedPhoto $photo): Closure
 {
     $marks = new StrokeMarks($photo->preview, $photo->study);
-    $digest = $photo->colours->lab()->thinned(20_000);
+    $sample = $photo->colours->lab()->thinned(20_000);
 
-    return static function (array $strokes) use ($marks, $digest): Reach {
+    return static function (array $strokes) use ($marks, $sample): Reach {
         $blocks = [[[], [], []], [[], [], []]];
         foreach ($strokes as $stroke) {
             $colours = $marks->of($stroke)?->colours;
@@ -85,7 +85,7 @@ function windowsOf(MaskedPhoto $photo): Closure
             }
         }
 
-        return ReachFitter::fit(new ColourBlock(Srgb::class, ...$blocks[1]), new ColourBlock(Srgb::class, ...$blocks[0]), null, $digest)->reach ?? new Reach();
+        return ReachFitter::fit(new ColourBlock(Srgb::class, ...$blocks[1]), new ColourBlock(Srgb::class, ...$blocks[0]), null, $sample)->reach ?? new Reach();
     };
 }
 

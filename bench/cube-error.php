@@ -12,7 +12,7 @@ use Tovrin\Core\Cube\CubeError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Evaluator;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 
 $looks = ['five moves' => __DIR__.'/look.json'];
 foreach (glob(__DIR__.'/../demo/looks/*.json') ?: [] as $path) {
@@ -24,7 +24,7 @@ foreach ([33, 65] as $size) {
         $cube = Compiler::compile($grade, $size);
         foreach (glob(__DIR__.'/../demo/photos/*.jpg') ?: [] as $photo) {
             $pixels = PictureFile::read($photo, basename($photo));
-            $colours = Digest::of($pixels->data, $pixels->width, $pixels->height)->colours();
+            $colours = ColourSample::of($pixels->data, $pixels->width, $pixels->height)->colours();
             $error = CubeError::of($cube, $colours, Evaluator::evaluate($grade, new Colours($colours))->colours);
             printf("Cube of %d, %-18s on %-26s mean %.4f, 99th percentile %.3f, worst %.2f%s\n", $size, $name, basename($photo), $error->mean, $error->percentile99, $error->max, 65 === $size ? ' (aim: 0.05, 0.5)' : '');
         }

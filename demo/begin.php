@@ -24,7 +24,7 @@ use Tovrin\Core\Move\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Palette;
 use Tovrin\Core\Move\PhotoPots;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\NeutralPlaces;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
@@ -38,7 +38,7 @@ function photo(string $name): array
     $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
     $study = StudyMaker::study($raster);
 
-    return [$raster, $study, Pots::of($study), Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()];
+    return [$raster, $study, Pots::of($study), ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()];
 }
 
 function keep(string $file, string $name, string $label, MoveKind $kind): void

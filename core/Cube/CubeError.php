@@ -15,7 +15,7 @@ final readonly class CubeError
     }
 
     /**
-     * @param ColourBlock $colours the colours to judge by, usually a photo's digest
+     * @param ColourBlock $colours the colours to judge by, usually a photo's colour sample
      * @param ColourBlock $exact   what the grade exactly makes of them
      */
     public static function of(Cube $cube, ColourBlock $colours, ColourBlock $exact): self

@@ -19,12 +19,12 @@ final readonly class CoarseTable
      * @param \Closure(Colours): array{array<int, float>, array<int, float>, array<int, float>} $finish what is made of nodes: all layers
      * @param int<1, max>                                                                        $layers
      */
-    public function __construct(\Closure $finish, int $layers, Passage $passage, private Lattice $lattice)
+    public function __construct(\Closure $finish, int $layers, EncodingTransform $transform, private Lattice $lattice)
     {
         $coarse = Lattice::uniform(self::NODES);
         $rows = [];
         for ($red = 0; $red < self::NODES; ++$red) {
-            foreach (Compiler::layered($finish($passage->nodes($coarse, $red, $red + 1)), $layers) as $layer => $slab) {
+            foreach (Compiler::layered($finish($transform->nodes($coarse, $red, $red + 1)), $layers) as $layer => $slab) {
                 $rows[$layer][] = $this->rowsOf(str_split($slab, 6));
             }
         }

@@ -48,13 +48,13 @@ final class Compiler
      * @param list<list<int>>|null $needed   see Occupancy::nodes(): the others get the value of a node far off; null is all
      * @param Stack|null           $stack    of a grade with planes: the part of each of its layers, one after the other
      */
-    public static function tableWords(Grade $grade, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null, ?Stack $stack = null): string
+    public static function tableWords(Grade $grade, EncodingTransform $transform, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null, ?Stack $stack = null): string
     {
         $finish = static fn (Colours $nodes): array => null === $stack
-            ? Evaluator::into($passage->to, $grade, $nodes)
-            : Gamut::into($passage->to, Evaluator::stack($grade, $nodes, $stack->planes, $stack->levels)[0]->working());
+            ? Evaluator::into($transform->to, $grade, $nodes)
+            : Gamut::into($transform->to, Evaluator::stack($grade, $nodes, $stack->planes, $stack->levels)[0]->working());
 
-        return self::words($finish, $stack?->layers() ?? 1, $passage, $lattice, $firstRed, $pastRed, $needed);
+        return self::words($finish, $stack?->layers() ?? 1, $transform, $lattice, $firstRed, $pastRed, $needed);
     }
 
     /**
@@ -65,7 +65,7 @@ final class Compiler
      * @param int                  $pastRed  0…size, not below $firstRed
      * @param list<list<int>>|null $needed
      */
-    public static function weightWords(Grade $grade, int $watch, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null, ?Stack $stack = null): string
+    public static function weightWords(Grade $grade, int $watch, EncodingTransform $transform, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed = null, ?Stack $stack = null): string
     {
         $weights = static function (Colours $nodes) use ($grade, $watch, $stack): array {
             $weight = (null === $stack ? Evaluator::running($grade, $nodes, [$watch]) : Evaluator::stack($grade, $nodes, $stack->planes, $stack->levels, [$watch]))[1][$watch];
@@ -73,7 +73,7 @@ final class Compiler
             return [$weight, $weight, $weight];
         };
 
-        return self::words($weights, $stack?->layers() ?? 1, $passage, $lattice, $firstRed, $pastRed, $needed);
+        return self::words($weights, $stack?->layers() ?? 1, $transform, $lattice, $firstRed, $pastRed, $needed);
     }
 
     /**
@@ -81,25 +81,25 @@ final class Compiler
      * @param int<1, max>                                                                          $layers
      * @param list<list<int>>|null                                                                 $needed
      */
-    private static function words(\Closure $finish, int $layers, Passage $passage, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed): string
+    private static function words(\Closure $finish, int $layers, EncodingTransform $transform, Lattice $lattice, int $firstRed, int $pastRed, ?array $needed): string
     {
         $words = array_fill(0, $layers, '');
         if (null === $needed) {
             for ($red = $firstRed; $red < $pastRed; ++$red) {
-                foreach (self::layered($finish($passage->nodes($lattice, $red, $red + 1)), $layers) as $layer => $slab) {
+                foreach (self::layered($finish($transform->nodes($lattice, $red, $red + 1)), $layers) as $layer => $slab) {
                     $words[$layer] .= $slab;
                 }
             }
 
             return implode('', $words);
         }
-        $coarse = new CoarseTable($finish, $layers, $passage, $lattice);
+        $coarse = new CoarseTable($finish, $layers, $transform, $lattice);
         for ($red = $firstRed; $red < $pastRed;) {
             // Levels of red together, until there is enough to pay for the calls.
             for ($past = $red, $count = 0; $past < $pastRed && $count * $layers < self::BLOCK; ++$past) {
                 $count += \count($needed[$past]);
             }
-            $exact = self::exactWords($finish, $layers, $passage, $lattice, \array_slice($needed, $red, $past - $red), $red);
+            $exact = self::exactWords($finish, $layers, $transform, $lattice, \array_slice($needed, $red, $past - $red), $red);
             for ($at = 0; $red < $past; $at += 6 * \count($needed[$red]), ++$red) {
                 foreach ($exact as $layer => $found) {
                     $words[$layer] .= self::laidOver($coarse->slab($layer, $red), $needed[$red], substr($found, $at, 6 * \count($needed[$red])));
@@ -150,7 +150,7 @@ final class Compiler
      *
      * @return list<string> by layer
      */
-    private static function exactWords(\Closure $finish, int $layers, Passage $passage, Lattice $lattice, array $needed, int $firstRed): array
+    private static function exactWords(\Closure $finish, int $layers, EncodingTransform $transform, Lattice $lattice, array $needed, int $firstRed): array
     {
         [$reds, $greens, $blues] = $lattice->axes;
         $size = $lattice->size;
@@ -164,7 +164,7 @@ final class Compiler
             }
         }
 
-        return [] === $r ? array_fill(0, $layers, '') : self::layered($finish($passage->source($r, $g, $b)), $layers);
+        return [] === $r ? array_fill(0, $layers, '') : self::layered($finish($transform->source($r, $g, $b)), $layers);
     }
 
     /**

@@ -49,7 +49,7 @@ final readonly class Grade
     }
 
     /** True when it changes no colour. */
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         foreach ($this->moves as $move) {
             if ($move->acts()) {

@@ -40,17 +40,17 @@ final readonly class LatticeChoice
      * @param array<int, float> $blue   as long
      * @param PlaneValues|null  $planes of a grade with planes: what they are at each colour
      */
-    public static function for(Grade $grade, Passage $passage, array $red, array $green, array $blue, ?PlaneValues $planes = null): self
+    public static function for(Grade $grade, EncodingTransform $transform, array $red, array $green, array $blue, ?PlaneValues $planes = null): self
     {
         if ([] === $red) {
             return new self(Lattice::uniform(self::FIRST), 0.0, 0.0, null === $planes ? null : Stack::of($planes->planes));
         }
-        $judge = new LatticeJudge($grade, $passage, [$red, $green, $blue], $planes);
+        $judge = new LatticeJudge($grade, $transform, [$red, $green, $blue], $planes);
         $stack = null === $planes ? null : self::levels($judge, $planes);
         // A part of the colours finds the size, all of them have the last word.
         $some = null === $planes ? null : new PlaneValues($planes->planes, array_map(self::part(...), $planes->values));
         $sizes = self::sizes($stack);
-        $k = self::smallest(new LatticeJudge($grade, $passage, [self::part($red), self::part($green), self::part($blue)], $some), $stack);
+        $k = self::smallest(new LatticeJudge($grade, $transform, [self::part($red), self::part($green), self::part($blue)], $some), $stack);
         $found = self::judged(Lattice::uniform($sizes[$k]), $judge, $stack);
         $smaller = $found->isEnough();
         for ($last = \count($sizes) - 1; $k < $last && !$found->isEnough();) {
@@ -171,12 +171,12 @@ final readonly class LatticeChoice
      * @param array<int, float> $green
      * @param array<int, float> $blue
      */
-    public static function given(Lattice $lattice, Grade $grade, Passage $passage, array $red, array $green, array $blue, ?PlaneValues $planes = null): self
+    public static function given(Lattice $lattice, Grade $grade, EncodingTransform $transform, array $red, array $green, array $blue, ?PlaneValues $planes = null): self
     {
         if ([] === $red) {
             return new self($lattice, 0.0, 0.0, null === $planes ? null : Stack::of($planes->planes));
         }
-        $judge = new LatticeJudge($grade, $passage, [$red, $green, $blue], $planes);
+        $judge = new LatticeJudge($grade, $transform, [$red, $green, $blue], $planes);
 
         return self::judged($lattice, $judge, null === $planes ? null : self::levels($judge, $planes));
     }

@@ -28,7 +28,7 @@ final class LatticeJudge
      * @param array{array<int, float>, array<int, float>, array<int, float>} $colours in the photo's encoding, 0…1
      * @param PlaneValues|null                                                 $planes  of a grade with planes: what they are at each colour
      */
-    public function __construct(private readonly Grade $grade, private readonly Passage $passage, private readonly array $colours, private readonly ?PlaneValues $planes = null)
+    public function __construct(private readonly Grade $grade, private readonly EncodingTransform $transform, private readonly array $colours, private readonly ?PlaneValues $planes = null)
     {
         $this->exact = $this->lab($this->finished(...$colours, planes: $planes));
     }
@@ -235,9 +235,9 @@ final class LatticeJudge
     {
         $r = $g = $b = [];
         for ($at = 0, $n = \count($red); $at < $n; $at += self::BLOCK) {
-            $source = $this->passage->source(\array_slice($red, $at, self::BLOCK), \array_slice($green, $at, self::BLOCK), \array_slice($blue, $at, self::BLOCK));
+            $source = $this->transform->source(\array_slice($red, $at, self::BLOCK), \array_slice($green, $at, self::BLOCK), \array_slice($blue, $at, self::BLOCK));
             $own = null === $planes ? null : new PlaneValues($planes->planes, array_map(static fn (array $values): array => \array_slice($values, $at, self::BLOCK), $planes->values));
-            [$r[], $g[], $b[]] = Evaluator::into($this->passage->to, $this->grade, $source, $own);
+            [$r[], $g[], $b[]] = Evaluator::into($this->transform->to, $this->grade, $source, $own);
         }
 
         return [array_merge(...$r), array_merge(...$g), array_merge(...$b)];
@@ -246,6 +246,6 @@ final class LatticeJudge
     /** @param array{array<int, float>, array<int, float>, array<int, float>} $finished */
     private function lab(array $finished): ColourBlock
     {
-        return $this->passage->to->decode(...$finished)->in(LabD50::class);
+        return $this->transform->to->decode(...$finished)->in(LabD50::class);
     }
 }

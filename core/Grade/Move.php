@@ -79,6 +79,6 @@ final readonly class Move
     /** True when it has an effect on some colour. */
     public function acts(): bool
     {
-        return $this->on && $this->strength > 0.0 && !$this->kind->isAtRest();
+        return $this->on && $this->strength > 0.0 && !$this->kind->isIdentity();
     }
 }

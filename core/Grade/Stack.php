@@ -80,7 +80,7 @@ final readonly class Stack
         foreach (array_keys($stack->levels) as $plane) {
             $values = array_fill(0, $stack->planes->count(), array_fill(0, $count, 1.0));
             $values[$plane] = array_fill(0, $count, 0.5);
-            $judge = new LatticeJudge($grade, Passage::srgb(), [$colours->a, $colours->b, $colours->c], new PlaneValues($stack->planes, $values));
+            $judge = new LatticeJudge($grade, EncodingTransform::srgb(), [$colours->a, $colours->b, $colours->c], new PlaneValues($stack->planes, $values));
             $off = $judge->differencesBetweenLevels($stack);
             $errors[] = sqrt(array_sum(array_map(static fn (float $one): float => $one * $one, $off)) / $count);
         }

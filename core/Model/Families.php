@@ -160,14 +160,14 @@ final readonly class Families
 
         return Tables::known($key.'f'.$family, fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $this->model->nodes()), function () use ($key, $family, $write): NodeWeights {
             $nodes = $this->model->nodes();
-            $holdings = Holdings::of($this->model->scales, $nodes->points());
+            $responsibilities = Responsibilities::of($this->model->scales, $nodes->points());
             $fields = [];
             foreach ($this->groups as $number => $components) {
                 $in = array_fill(0, $this->scale()->count(), 0.0);
                 foreach ($components as $component) {
                     $in[$component] = 1.0;
                 }
-                $fields[$number] = new NodeWeights($nodes, $holdings->sum($in, 0.0), $holdings->mass);
+                $fields[$number] = new NodeWeights($nodes, $responsibilities->sum($in, 0.0), $responsibilities->mass);
                 // Whoever moves one family soon asks for what the others hold.
                 Tables::know($key.'f'.$number, $fields[$number], $write($fields[$number]));
             }

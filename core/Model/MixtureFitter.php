@@ -150,13 +150,13 @@ final class MixtureFitter
                 $sums[$first + $j] += $density;
             }
         }
-        [$strays, $held] = self::strays($mixture, $points, $sums);
+        [$outliers, $held] = self::outliers($mixture, $points, $sums);
         $components = [];
         foreach ($near as $k => [$first, $densities]) {
             $before = $mixture->components[$k];
             $moments = self::moments($points, $before->mean, $first, $densities, $sums);
-            if (0 !== $strays->count()) {
-                $more = self::moments($strays, $before->mean, 0, $held[$k], array_fill(0, $strays->count(), 1.0));
+            if (0 !== $outliers->count()) {
+                $more = self::moments($outliers, $before->mean, 0, $held[$k], array_fill(0, $outliers->count(), 1.0));
                 foreach ($more as $j => $moment) {
                     $moments[$j] += $moment;
                 }
@@ -175,7 +175,7 @@ final class MixtureFitter
      *
      * @return array{0: Points, 1: list<array<int, float>>} the points, and how much of each every component holds
      */
-    private static function strays(Mixture $mixture, Points $points, array &$sums): array
+    private static function outliers(Mixture $mixture, Points $points, array &$sums): array
     {
         $x = $y = $z = [];
         foreach ($sums as $i => $sum) {
@@ -186,9 +186,9 @@ final class MixtureFitter
                 $sums[$i] = \INF;
             }
         }
-        $strays = new Points($x, $y, $z);
+        $outliers = new Points($x, $y, $z);
 
-        return [$strays, [] === $x ? [] : $mixture->posteriors($strays)[0]];
+        return [$outliers, [] === $x ? [] : $mixture->posteriors($outliers)[0]];
     }
 
     /**

@@ -33,7 +33,7 @@ final readonly class Study
      * @param string          $gradual a byte for each pixel: how surely it lies in a gradient, where colours go on changing to both sides as
      *                               they change across it, 0…255
      */
-    private function __construct(public int $columns, public int $rows, public ColourModel $model, public Nodes $nodes, public array $at, public GrowthTree $tree, public string $steps, public string $gradual)
+    private function __construct(public int $columns, public int $rows, public ColourModel $model, public Nodes $nodes, public array $at, public MinimumSpanningTree $tree, public string $steps, public string $gradual)
     {
     }
 
@@ -52,7 +52,7 @@ final readonly class Study
 
         $calm = $calm->in(OkLab::class);
 
-        return new self($columns, intdiv($picture->count(), $columns), $model, $nodes, $nodes->nearest($lab->a, $lab->b, $lab->c), GrowthTree::of(Points::of($calm), $columns), ...self::passages($calm, $columns));
+        return new self($columns, intdiv($picture->count(), $columns), $model, $nodes, $nodes->nearest($lab->a, $lab->b, $lab->c), MinimumSpanningTree::of(Points::of($calm), $columns), ...self::gradients($calm, $columns));
     }
 
     /**
@@ -62,7 +62,7 @@ final readonly class Study
      *
      * @return array{0: string, 1: string}
      */
-    private static function passages(ColourBlock $lab, int $columns): array
+    private static function gradients(ColourBlock $lab, int $columns): array
     {
         [$l, $a, $b] = [$lab->a, $lab->b, $lab->c];
         $rows = intdiv($lab->count(), $columns);
@@ -183,6 +183,6 @@ final readonly class Study
         /** @var list<float> $steps */
         $steps = $take('g', $n);
 
-        return new self($head['columns'], $head['rows'], ModelData::read($head['model']), Nodes::of($keys), $at, new GrowthTree($order, $parents, $steps), substr($bytes, $offset, $n), substr($bytes, $offset + $n));
+        return new self($head['columns'], $head['rows'], ModelData::read($head['model']), Nodes::of($keys), $at, new MinimumSpanningTree($order, $parents, $steps), substr($bytes, $offset, $n), substr($bytes, $offset + $n));
     }
 }

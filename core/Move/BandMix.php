@@ -95,7 +95,7 @@ final readonly class BandMix implements MoveKind, Familied
         return OkLch::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         foreach ($this->bands as $band) {
             if (0.0 !== $band['hue'] || 0.0 !== $band['saturation'] || 0.0 !== $band['luminance']) {

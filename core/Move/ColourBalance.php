@@ -97,7 +97,7 @@ final readonly class ColourBalance implements MoveKind, Drawn, Familied
         return Srgb::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         foreach ($this->pushes as $push) {
             if ([0.0, 0.0, 0.0] !== $push) {

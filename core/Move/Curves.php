@@ -42,7 +42,7 @@ final readonly class Curves implements MoveKind, Drawn, Curved
             } catch (\InvalidArgumentException $e) {
                 throw new \InvalidArgumentException(\sprintf('%s: %s', $channel, $e->getMessage()), 0, $e);
             }
-            if (!self::isStraight($list)) {
+            if (!self::keepsEncoding($list)) {
                 $curves[$channel] = $curve;
             }
         }
@@ -94,7 +94,7 @@ final readonly class Curves implements MoveKind, Drawn, Curved
         return Srgb::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return [] === $this->curves;
     }
@@ -192,7 +192,7 @@ final readonly class Curves implements MoveKind, Drawn, Curved
     }
 
     /** @param list<array{0: float, 1: float}> $points */
-    private static function isStraight(array $points): bool
+    private static function keepsEncoding(array $points): bool
     {
         foreach ($points as [$x, $y]) {
             if ($x !== $y) {

@@ -64,7 +64,7 @@ final readonly class EvenOut implements MoveKind
         return OkLch::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return null === $this->anchor || (0.0 === $this->hue && 0.0 === $this->chroma && 0.0 === $this->lightness);
     }

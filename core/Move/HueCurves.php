@@ -92,7 +92,7 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
         return OkLch::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return [] === $this->curves;
     }

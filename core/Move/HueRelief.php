@@ -58,7 +58,7 @@ final readonly class HueRelief implements MoveKind
         return OkLch::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return 0.0 === $this->amount;
     }

@@ -128,7 +128,7 @@ final readonly class Matching implements Anchored, Fitting, LongLists
         return OkLab::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return null === $this->reference || (0.0 === $this->hue && 0.0 === $this->saturation && 0.0 === $this->lightness) || ([] !== $this->like && [] === $this->matched());
     }

@@ -50,7 +50,7 @@ interface MoveKind
     public static function space(): string;
 
     /** True when it changes nothing: it is then skipped, so that rest is exact. */
-    public function isAtRest(): bool;
+    public function isIdentity(): bool;
 
     /**
      * @param ColourBlock $colours in space()

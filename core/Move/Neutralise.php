@@ -109,7 +109,7 @@ final readonly class Neutralise implements Fitting
         return LinearSrgb::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return [] === $this->matrices && null === $this->whites;
     }

@@ -84,7 +84,7 @@ final readonly class Palette implements Anchored, Fitting, LongLists
         return OkLab::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return [] === $this->moved();
     }

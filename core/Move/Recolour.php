@@ -75,7 +75,7 @@ final readonly class Recolour implements MoveKind
         return OkLab::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return null === $this->anchor || null === $this->target || $this->anchor === $this->target;
     }

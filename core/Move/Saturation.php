@@ -76,7 +76,7 @@ final readonly class Saturation implements MoveKind, Drawn
         return OkLch::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return 0.0 === $this->saturation && 0.0 === $this->vibrance && 100.0 === $this->limit && 0.0 === $this->density;
     }

@@ -104,7 +104,7 @@ final readonly class SelectiveColour implements MoveKind, Familied
         return Srgb::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         foreach ($this->targets as $target) {
             foreach ($target as $setting) {

@@ -63,7 +63,7 @@ final readonly class Shift implements MoveKind
         return OkLch::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return 0.0 === $this->hue && 0.0 === $this->saturation && 0.0 === $this->lightness;
     }

@@ -74,7 +74,7 @@ final readonly class SideWarmth implements MoveKind, Drawn
         return OkLab::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return 0.0 === $this->warm && 0.0 === $this->cool;
     }

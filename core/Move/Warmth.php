@@ -64,7 +64,7 @@ final readonly class Warmth implements MoveKind
         return LinearSrgb::class;
     }
 
-    public function isAtRest(): bool
+    public function isIdentity(): bool
     {
         return 0.0 === $this->warmth && 0.0 === $this->tint;
     }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reach;
 
 use Tovrin\Core\Colour\ColourBlock;
-use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Nodes;
+use Tovrin\Core\Model\Responsibilities;
 use Tovrin\Core\Model\Table\NodeWeights;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\WeightTable;
@@ -37,14 +37,14 @@ final class LearnedTables
         return Tables::weights(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over(), $reach->gradual()), $lab);
     }
 
-    /** @param Holdings $holdings of the nodes, by the reach's model */
-    public static function nodeWeights(Learned $reach, Nodes $nodes, Holdings $holdings): NodeWeights
+    /** @param Responsibilities $responsibilities of the nodes, by the reach's model */
+    public static function nodeWeights(Learned $reach, Nodes $nodes, Responsibilities $responsibilities): NodeWeights
     {
         $coarser = array_fill(0, $reach->model->count() - \count($reach->gradients), 0.0);
-        $wider = $holdings->sum([...$coarser, ...array_column($reach->gradients, 0)], 0.0);
-        $firm = $holdings->sum([...$coarser, ...array_column($reach->gradients, 1)], 0.0);
+        $wider = $responsibilities->sum([...$coarser, ...array_column($reach->gradients, 0)], 0.0);
+        $firm = $responsibilities->sum([...$coarser, ...array_column($reach->gradients, 1)], 0.0);
 
-        return new NodeWeights($nodes, $holdings->sum($reach->weights, $reach->level), $holdings->mass, $wider, $firm);
+        return new NodeWeights($nodes, $responsibilities->sum($reach->weights, $reach->level), $responsibilities->mass, $wider, $firm);
     }
 
     /** What a reach makes of the nodes near its photo's colours. */
@@ -52,9 +52,9 @@ final class LearnedTables
     {
         return Tables::known($reach->key(), static fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $reach->model->nodes()), static function () use ($reach): NodeWeights {
             $nodes = $reach->model->nodes();
-            $holdings = Holdings::of($reach->model->scales, $nodes->points());
+            $responsibilities = Responsibilities::of($reach->model->scales, $nodes->points());
 
-            return self::nodeWeights($reach, $nodes, $holdings);
+            return self::nodeWeights($reach, $nodes, $responsibilities);
         }, static fn (NodeWeights $field): string => $field->toBytes());
     }
 }

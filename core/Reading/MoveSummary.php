@@ -20,7 +20,7 @@ use Tovrin\Core\Grade\PlaneValues;
  */
 final readonly class MoveSummary
 {
-    /** Samples used: a tenth of a digest places a share within half a per cent. */
+    /** Samples used: a tenth of a colour sample places a share within half a per cent. */
     public const SAMPLES = 4000;
 
     /** OKLab distance that the eye just notices side by side; common practice. */

@@ -9,11 +9,11 @@ use Tovrin\Core\Colour\ColourClusters;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Families;
-use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Mixture;
 use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Model\Points;
+use Tovrin\Core\Model\Responsibilities;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Move\Reference;
 use Tovrin\Core\Move\ReferencePot;
@@ -61,7 +61,7 @@ final readonly class Pots implements \JsonSerializable
             }
         }
         $ofNode = [];
-        foreach (Holdings::of([$scale], $study->nodes->points())->rows as $row) {
+        foreach (Responsibilities::of([$scale], $study->nodes->points())->rows as $row) {
             $held = array_fill(0, \count($families), 0.0);
             foreach ($row as $component => $share) {
                 $held[$potOf[$component]] += $share;

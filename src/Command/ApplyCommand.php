@@ -20,7 +20,7 @@ use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 
 #[AsCommand('apply', 'Renders many pictures through a look, fitted to each if asked')]
 final class ApplyCommand extends Command
@@ -106,6 +106,6 @@ final class ApplyCommand extends Command
     {
         $pixels = PhotoImport::preview(PictureFile::read($picture, $picture));
 
-        return Fit::to($grade, Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '');
+        return Fit::to($grade, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '');
     }
 }

@@ -17,9 +17,9 @@ use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Learning\Change;
+use Tovrin\App\Learning\LearningResult;
 use Tovrin\App\Learning\ReachLearner;
 use Tovrin\App\Learning\StudyMaker;
-use Tovrin\App\Learning\Taught;
 use Tovrin\App\Learning\Unmarked;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Format\LookWriter;
@@ -70,19 +70,19 @@ final class ChooseCommand extends Command
             $learner = new ReachLearner($raster, $study, '');
             $json = true === $input->getOption('json');
             $pots = Pots::of($study);
-            for ($number = $json ? 1 : \count($strokes), $before = null, $taught = null; $number <= \count($strokes); ++$number, $before = $taught) {
-                $taught = $learner->learn(\array_slice($strokes, 0, $number))?->read((float) $broader, Learned::SOFT);
+            for ($number = $json ? 1 : \count($strokes), $before = null, $result = null; $number <= \count($strokes); ++$number, $before = $result) {
+                $result = $learner->learn(\array_slice($strokes, 0, $number))?->read((float) $broader, Learned::SOFT);
                 if ($json) {
-                    $output->writeln(json_encode(self::told($number, $strokes[$number - 1], $before, $taught, $study, $pots), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW);
+                    $output->writeln(json_encode(self::told($number, $strokes[$number - 1], $before, $result, $study, $pots), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), OutputInterface::OUTPUT_RAW);
                 }
             }
-            if (null === $taught) {
+            if (null === $result) {
                 throw new UsageError('All strokes lie beside the picture. Places are shares of its width and height, from 0 to 1.');
             }
-            $json || self::report($taught, $study, $pots, \count($strokes), $output);
+            $json || self::report($result, $study, $pots, \count($strokes), $output);
             $target = Files::option($input, 'output');
             if (null !== $target) {
-                AtomicFile::write($target, json_encode(LookWriter::reach(new Reach([$taught->learned])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES)."\n");
+                AtomicFile::write($target, json_encode(LookWriter::reach(new Reach([$result->learned])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES)."\n");
                 $json || $output->writeln(\sprintf('Wrote %s', $target));
             }
         } catch (PictureError $e) {
@@ -95,12 +95,12 @@ final class ChooseCommand extends Command
     /**
      * What one stroke did, for programs.
      *
-     * @param Taught|null $before after the strokes before it
-     * @param Taught|null $after  after it; null while all strokes lie beside the picture
+     * @param LearningResult|null $before after the strokes before it
+     * @param LearningResult|null $after  after it; null while all strokes lie beside the picture
      *
      * @return array{stroke: int, as: string, beside: bool, caught: float, families: list<array{name: string, share: float, ofFamily: float}>, added: float, lost: float, addedFamilies: list<array{name: string, share: float}>, lostFamilies: list<array{name: string, share: float}>} shares of the picture, 0…1
      */
-    private static function told(int $number, Stroke $stroke, ?Taught $before, ?Taught $after, Study $study, Pots $pots): array
+    private static function told(int $number, Stroke $stroke, ?LearningResult $before, ?LearningResult $after, Study $study, Pots $pots): array
     {
         $n = $study->count();
         $told = ['stroke' => $number, 'as' => $stroke->wanted ? 'wanted' : 'held', 'beside' => !isset($after->marks[$number - 1]), 'caught' => 0.0, 'families' => [], 'added' => 0.0, 'lost' => 0.0, 'addedFamilies' => [], 'lostFamilies' => []];
@@ -124,12 +124,12 @@ final class ChooseCommand extends Command
         return $told;
     }
 
-    private static function report(Taught $taught, Study $study, Pots $pots, int $given, OutputInterface $output): void
+    private static function report(LearningResult $result, Study $study, Pots $pots, int $given, OutputInterface $output): void
     {
-        $reached = $pots->reached($study, array_values($taught->learned->weights($study->colours())));
+        $reached = $pots->reached($study, array_values($result->learned->weights($study->colours())));
         $caught = array_column($reached, 0);
-        if (\count($taught->marks) < $given) {
-            $output->writeln(\sprintf('%d of %d strokes lie beside the picture and were left out.', $given - \count($taught->marks), $given));
+        if (\count($result->marks) < $given) {
+            $output->writeln(\sprintf('%d of %d strokes lie beside the picture and were left out.', $given - \count($result->marks), $given));
         }
         $output->writeln(\sprintf('Catches %.1f %% of the picture.', 100 * array_sum($caught) / $study->count()));
         arsort($caught);
@@ -138,7 +138,7 @@ final class ChooseCommand extends Command
                 $output->writeln(\sprintf('  %-24s %5.1f %% of the picture, %3d %% of that colour', $pots->names[$pot], 100 * $count / $study->count(), (int) round(100 * $count / $reached[$pot][1])));
             }
         }
-        $ask = Unmarked::largest($taught, $study, $pots);
+        $ask = Unmarked::largest($result, $study, $pots);
         if (null !== $ask) {
             $places = implode(' ', array_map(static fn (array $p): string => \sprintf('%.4F,%.4F', $p[0], $p[1]), \array_slice($ask->points, 0, 1)));
             $output->writeln(\sprintf('The %s is caught without having been marked. Add --want "%s" if it is meant, or --hold "%s" if it must stay.', $ask->name, $places, $places));

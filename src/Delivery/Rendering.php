@@ -22,8 +22,8 @@ use Tovrin\Core\Format\HaldPng;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Plane;
 
 /** Turns a grade into finished files: pictures, and the grade itself in open formats. */
@@ -84,23 +84,23 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $tag = $wanted->profile->tag($pixels->colours);
-        $passage = new Passage($pixels->colours->encoding, $tag->encoding);
+        $transform = new EncodingTransform($pixels->colours->encoding, $tag->encoding);
         $depth = $wanted->depth($pixels->bits);
-        if ($grade->isAtRest() && $passage->isStraight()) {
+        if ($grade->isIdentity() && $transform->keepsEncoding()) {
             return [($depth > $pixels->bits ? PictureShape::deepened($pixels) : $pixels)->saying($tag), Exactness::untouched()];
         }
         $progress('Computing the grade', 0.3);
         $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
-        $link = self::link($source, $grade, $passage, $pixels, $wanted);
+        $link = self::link($source, $grade, $transform, $pixels, $wanted);
 
         return [$link->apply($pixels, $coloured, $depth, $tag), $link->exactness];
     }
 
-    private static function link(string $source, Grade $grade, Passage $passage, Pixels $pixels, ExportSpec $wanted): GradeLink|LutStack
+    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted): GradeLink|LutStack
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, Colouring::of($grade, $passage, $pixels, $wanted->lattice)];
+            self::$latest = [$key, Colouring::of($grade, $transform, $pixels, $wanted->lattice)];
         }
 
         return self::$latest[1];

@@ -19,7 +19,7 @@ use Tovrin\Core\Move\Neutralise;
 use Tovrin\Core\Move\Palette;
 use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\Reference;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
 
@@ -41,7 +41,7 @@ final readonly class MoveFitter
     /** A match to another photo. */
     public function match(Photo $photo, Photo $other): LookView
     {
-        return $this->like($photo, $this->colours->pots($other)->reference($other->name(), $this->colours->study($other), $this->colours->digest($other)->colours()));
+        return $this->like($photo, $this->colours->pots($other)->reference($other->name(), $this->colours->study($other), $this->colours->colourSample($other)->colours()));
     }
 
     /**
@@ -55,7 +55,7 @@ final readonly class MoveFitter
         $pixels = PhotoImport::preview(PictureFile::read($path, $name));
         $study = StudyMaker::study(new Raster($pixels->bytes(), $pixels->width, $pixels->height));
 
-        return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, Digest::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));
+        return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));
     }
 
     /** The look with its neutralise moves told the photo's light as a whole. */
@@ -77,7 +77,7 @@ final readonly class MoveFitter
     private function like(Photo $photo, Reference $reference): LookView
     {
         $pots = $this->colours->pots($photo);
-        $move = Matching::between(PhotoPots::of($pots->families($this->colours->study($photo)), $pots->names), Moments::of($this->colours->digest($photo)->colours()), $reference);
+        $move = Matching::between(PhotoPots::of($pots->families($this->colours->study($photo)), $pots->names), Moments::of($this->colours->colourSample($photo)->colours()), $reference);
         $words = [];
         if ($reference->isGrey()) {
             $words[] = \sprintf('“%s” is grey all over: it has no hue or saturation to give, so that only lightness is taken from it.', $reference->name);

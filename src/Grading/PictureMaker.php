@@ -13,7 +13,7 @@ use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\SheetPicture;
-use Tovrin\Core\Grade\Passage;
+use Tovrin\Core\Grade\EncodingTransform;
 
 /** Draws the small pictures of the sheet, as graded, and keeps them beside the photos. */
 final readonly class PictureMaker
@@ -32,8 +32,8 @@ final readonly class PictureMaker
         $key = $photo->storeKey();
         $grade = $this->grades->grade($photo);
         $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), SheetPicture::SIDE);
-        if (!$grade->isAtRest()) {
-            $pixels = Colouring::of($grade, Passage::srgb(), $pixels, self::LATTICE)->apply($pixels, static function (): void {}, $pixels->bits);
+        if (!$grade->isIdentity()) {
+            $pixels = Colouring::of($grade, EncodingTransform::srgb(), $pixels, self::LATTICE)->apply($pixels, static function (): void {}, $pixels->bits);
         }
         AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
         $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);

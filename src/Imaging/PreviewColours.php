@@ -7,8 +7,8 @@ namespace Tovrin\App\Imaging;
 use Tovrin\App\Imaging\Apply\GradeLink;
 use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Passage;
 
 /** Photos as the screen shows them, in sRGB: by the way a finished file in sRGB goes, without any move. */
 final class PreviewColours
@@ -19,7 +19,7 @@ final class PreviewColours
         if ($pixels->colours->isSrgb()) {
             return PictureShape::opaque($pixels)->saying(ColourTag::none());
         }
-        $link = GradeLink::of(new Grade([]), new Passage($pixels->colours->encoding, StandardRgb::encoding()), $pixels);
+        $link = GradeLink::of(new Grade([]), new EncodingTransform($pixels->colours->encoding, StandardRgb::encoding()), $pixels);
 
         return PictureShape::opaque(LittleCms::applyLink($link->bytes, $link->lattice, $pixels, static function (): void {}, null, ColourTag::none()));
     }

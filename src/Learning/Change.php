@@ -22,8 +22,8 @@ final readonly class Change
     {
     }
 
-    /** @param Taught|null $before null for a first stroke */
-    public static function between(?Taught $before, Taught $after, Study $study): self
+    /** @param LearningResult|null $before null for a first stroke */
+    public static function between(?LearningResult $before, LearningResult $after, Study $study): self
     {
         $was = null === $before ? array_fill(0, $study->count(), false) : self::caught($before, $study);
         $is = self::caught($after, $study);
@@ -85,12 +85,12 @@ final readonly class Change
     }
 
     /** @return list<bool> by pixel */
-    private static function caught(Taught $taught, Study $study): array
+    private static function caught(LearningResult $result, Study $study): array
     {
-        $sums = $taught->learner->sums($taught->learned);
+        $sums = $result->learner->sums($result->learned);
         $caught = [];
         foreach ($study->at as $node) {
-            $caught[] = $node >= 0 && $taught->learned->ramp($sums[$node]) >= 0.5;
+            $caught[] = $node >= 0 && $result->learned->ramp($sums[$node]) >= 0.5;
         }
 
         return $caught;

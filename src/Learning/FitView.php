@@ -43,10 +43,10 @@ final readonly class FitView implements \JsonSerializable
     }
 
     /** @param list<string> $words said before what the fit itself says */
-    public static function taught(Reach $reach, Taught $taught, ?AskView $ask, ?ChangeView $change, array $words): self
+    public static function taught(Reach $reach, LearningResult $result, ?AskView $ask, ?ChangeView $change, array $words): self
     {
-        [$wanted, $held] = [Caught::share($reach, self::colours($taught, true, self::ENOUGH)), Caught::share($reach, self::colours($taught, false, self::ENOUGH))];
-        $overlap = Samples::overlap(self::colours($taught, true), self::colours($taught, false), self::CELL);
+        [$wanted, $held] = [Caught::share($reach, self::colours($result, true, self::ENOUGH)), Caught::share($reach, self::colours($result, false, self::ENOUGH))];
+        $overlap = Samples::overlap(self::colours($result, true), self::colours($result, false), self::CELL);
         if (null !== $change) {
             $words[] = \sprintf('%s: %s%s, %s of the photo.', $change->added ? 'Now also' : 'No longer', $change->mostly ? 'mostly ' : '', $change->name, Rounding::percent($change->share));
         }
@@ -79,9 +79,9 @@ final readonly class FitView implements \JsonSerializable
     }
 
     /** @return ColourBlock under the wanted marks, or under the held ones */
-    private static function colours(Taught $taught, bool $wanted, int $mostOfEach = \PHP_INT_MAX): ColourBlock
+    private static function colours(LearningResult $result, bool $wanted, int $mostOfEach = \PHP_INT_MAX): ColourBlock
     {
-        $marks = array_filter($taught->marks, static fn (Mark $mark): bool => $mark->wanted === $wanted);
+        $marks = array_filter($result->marks, static fn (Mark $mark): bool => $mark->wanted === $wanted);
 
         return [] === $marks ? ColourBlock::of(Srgb::class, []) : ColourBlock::joined(array_values(array_map(static fn (Mark $mark): ColourBlock => $mark->colours->thinned($mostOfEach), $marks)));
     }

@@ -12,11 +12,11 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Study;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
 
-/** A photo's colours for the core to read: its digest, its pots, the pixels of its preview. */
+/** A photo's colours for the core to read: its colour sample, its pots, the pixels of its preview. */
 final readonly class PhotoColours
 {
     /** Digests up to this size are read in full after every change. */
@@ -28,22 +28,22 @@ final readonly class PhotoColours
     {
     }
 
-    public function digest(Photo $photo): Digest
+    public function colourSample(Photo $photo): ColourSample
     {
-        $path = $this->store->digest($photo->storeKey());
+        $path = $this->store->colourSample($photo->storeKey());
         $bytes = @file_get_contents($path);
         if (false === $bytes || '' === $bytes) {
             // Lost, by a disk or a hand: all that it says is in the preview.
             $raster = $this->raster($photo);
-            $bytes = Digest::of($raster->rgb, $raster->width, $raster->height)->bytes();
+            $bytes = ColourSample::of($raster->rgb, $raster->width, $raster->height)->bytes();
             AtomicFile::write($path, $bytes);
         }
 
-        return new Digest($bytes);
+        return new ColourSample($bytes);
     }
 
     /**
-     * The samples that readings are taken on, before and after a grade alike: all of a small digest, every other row of
+     * The samples that readings are taken on, before and after a grade alike: all of a small colour sample, every other row of
      * a large one, since the answer has to come while the hand is still near.
      */
     public function readingSamples(Photo $photo): ColourBlock
@@ -54,26 +54,26 @@ final readonly class PhotoColours
     /** The same with where they lie. */
     public function placedSamples(Photo $photo): PlacedColours
     {
-        $digest = $this->digest($photo);
-        $n = $digest->count() > self::READ_IN_FULL ? 2 : 1;
+        $sample = $this->colourSample($photo);
+        $n = $sample->count() > self::READ_IN_FULL ? 2 : 1;
 
-        return $this->placed($photo, $digest->everyNthRow($this->digestColumns($photo), $n)->colours(), $n);
+        return $this->placed($photo, $sample->everyNthRow($this->sampleColumns($photo), $n)->colours(), $n);
     }
 
-    /** The whole digest with where its samples lie. */
+    /** The whole colour sample with where its samples lie. */
     public function placedDigest(Photo $photo): PlacedColours
     {
-        return $this->placed($photo, $this->digest($photo)->colours(), 1);
+        return $this->placed($photo, $this->colourSample($photo)->colours(), 1);
     }
 
-    /** @param int $n every so manyth row of the digest */
+    /** @param int $n every so manyth row of the colour sample */
     private function placed(Photo $photo, ColourBlock $colours, int $n): PlacedColours
     {
-        $columns = $this->digestColumns($photo);
+        $columns = $this->sampleColumns($photo);
 
         return new PlacedColours($colours, Frame::of($photo->width(), $photo->height()), static fn (): array => array_map(
-            static fn (array $shares): array => Digest::rowsOf($shares, $columns, $n),
-            Digest::places($photo->previewWidth(), $photo->previewHeight()),
+            static fn (array $shares): array => ColourSample::rowsOf($shares, $columns, $n),
+            ColourSample::places($photo->previewWidth(), $photo->previewHeight()),
         ));
     }
 
@@ -89,10 +89,10 @@ final readonly class PhotoColours
         return $this->placedDigest($photo)->thinned(self::FITTED_TO);
     }
 
-    /** Samples in a row of the digest. */
-    public function digestColumns(Photo $photo): int
+    /** Samples in a row of the colour sample. */
+    public function sampleColumns(Photo $photo): int
     {
-        return Digest::grid($photo->previewWidth(), $photo->previewHeight())[0];
+        return ColourSample::grid($photo->previewWidth(), $photo->previewHeight())[0];
     }
 
     /** What there is to know of the photo before anything is chosen; made when first needed, which takes a second or two. */
@@ -116,6 +116,7 @@ final readonly class PhotoColours
             // As it will be read again, so that what is made of it now and later is the same.
             $bytes = StudyMaker::study($this->raster($photo))->toBytes();
             $this->keep($path, $bytes);
+            $this->store->keepStudy($photo->storeKey());
 
             return Study::fromBytes($bytes) ?? throw new \LogicException('A study that was just made cannot be read.');
         } finally {

@@ -45,22 +45,22 @@ final readonly class ReachFinder
         // One adaptation for both, so that they can be compared.
         $known = null === $base->learned || $base->learned->photo === $photo->storeKey() ? $base->learned : $base->learned->adapted($study->points(), $photo->storeKey());
         $before = \count($strokes) > 1 ? $learner->learn(\array_slice($strokes, 0, -1), $known, $base->invert) : null;
-        $taught = $learner->learn($strokes, $known, $base->invert);
+        $result = $learner->learn($strokes, $known, $base->invert);
         $newest = \count($strokes) - 1;
         $notes = match (true) {
             $newest < 0 => [],
-            !isset($taught->marks[$newest]) => ['A sample lies outside the photo and was left out.'],
-            $taught->marks[$newest]->cut => ['What lay outside the photo was left out.'],
+            !isset($result->marks[$newest]) => ['A sample lies outside the photo and was left out.'],
+            $result->marks[$newest]->cut => ['What lay outside the photo was left out.'],
             default => [],
         };
-        if (null === $taught) {
+        if (null === $result) {
             return FitView::untaught($base->with(self::asBefore($base->learned, $photo->storeKey()), Learned::class), $notes);
         }
 
         $pots = $this->colours->pots($photo);
-        $change = null === $before || $base->invert ? null : ChangeView::of(Change::between($before, $taught, $study), $pots, $study);
+        $change = null === $before || $base->invert ? null : ChangeView::of(Change::between($before, $result, $study), $pots, $study);
 
-        return FitView::taught($base->with($taught->learned, Learned::class), $taught, $base->invert ? null : Unmarked::largest($taught, $study, $pots), $change, $notes);
+        return FitView::taught($base->with($result->learned, Learned::class), $result, $base->invert ? null : Unmarked::largest($result, $study, $pots), $change, $notes);
     }
 
     /** @return FitView|null null when the photo has no such pot */

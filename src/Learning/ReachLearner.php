@@ -38,9 +38,9 @@ final class ReachLearner
      *                              what was known before its own strokes
      * @param bool         $alone   what the reach leaves alone is learned: held strokes are no less of it than wanted ones
      *
-     * @return Taught|null null when none of the strokes lies on the photo
+     * @return LearningResult|null null when none of the strokes lies on the photo
      */
-    public function learn(array $strokes, ?Learned $known = null, bool $alone = false): ?Taught
+    public function learn(array $strokes, ?Learned $known = null, bool $alone = false): ?LearningResult
     {
         if (null !== $known && $known->photo !== $this->photo) {
             $known = $known->adapted($this->study->points(), $this->photo);
@@ -64,7 +64,7 @@ final class ReachLearner
         $learned = new Learned($model, $weights, $level, $known->broader ?? 0.0, $known->soft ?? Learned::SOFT, $kept, $this->photo, $known?->before, $gradients);
         $learner->tell($learned);
 
-        return new Taught($learned, $marks, $learner);
+        return new LearningResult($learned, $marks, $learner);
     }
 
     private function learnerFor(ColourModel $model): StrokeLearner

@@ -12,7 +12,7 @@ use Tovrin\Core\Model\Grain;
 use Tovrin\Core\Model\Mixture;
 use Tovrin\Core\Model\ModelData;
 use Tovrin\Core\Model\Study;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Raster;
 
 /** Studies pictures: what there is to know of them before anything is chosen. Takes a second or two. */
@@ -27,9 +27,9 @@ final class StudyMaker
     {
         $pixels = new Pixels($picture->width, $picture->height, 8, false, $picture->rgb);
         $reduced = PictureShape::reduce($pixels, self::WIDTH);
-        [$columns, $rows] = Digest::grid($reduced->width, $reduced->height);
-        $colours = Digest::of($reduced->bytes(), $reduced->width, $reduced->height)->colours();
-        $calm = new Digest(PictureShape::resized($reduced, $columns, $rows)->bytes());
+        [$columns, $rows] = ColourSample::grid($reduced->width, $reduced->height);
+        $colours = ColourSample::of($reduced->bytes(), $reduced->width, $reduced->height)->colours();
+        $calm = new ColourSample(PictureShape::resized($reduced, $columns, $rows)->bytes());
         $grain = Grain::of($picture->rgb, $picture->width, $picture->height);
         // The finest scale takes as long as all others.
         $fine = static fn (): Mixture => ColourModel::scale($colours, ColourModel::SCALES[3]);

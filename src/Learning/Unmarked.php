@@ -19,16 +19,16 @@ final class Unmarked
     private const SPECK = 3;
 
     /** The largest of it, family by family; null when there is none. */
-    public static function largest(Taught $taught, Study $study, Pots $pots): ?AskView
+    public static function largest(LearningResult $result, Study $study, Pots $pots): ?AskView
     {
-        $weights = $taught->learned->weights($study->colours());
+        $weights = $result->learned->weights($study->colours());
         $caught = [];
         foreach ($study->at as $pixel => $node) {
             $caught[$pixel] = $node >= 0 && $weights[$node] >= 0.5;
         }
         $ofPixels = $pots->ofPixels($study);
         $groups = array_fill(0, $pots->count(), []);
-        foreach (self::patches($caught, $taught->learner->wantedRegion($taught->marks), $study->columns) as $patch) {
+        foreach (self::patches($caught, $result->learner->wantedRegion($result->marks), $study->columns) as $patch) {
             foreach ($patch as $pixel) {
                 $groups[$ofPixels[$pixel]][] = $pixel;
             }

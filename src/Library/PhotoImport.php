@@ -21,9 +21,9 @@ use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Room;
 use Tovrin\App\Repository\Sets;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 
-/** Brings a picture into a set: decodes it once into a preview, a thumbnail and a digest. */
+/** Brings a picture into a set: decodes it once into a preview, a thumbnail and a colour sample. */
 final readonly class PhotoImport
 {
     public const THUMB_SIDE = 256;
@@ -45,7 +45,7 @@ final readonly class PhotoImport
         $key = $this->store->newKey();
         try {
             $preview = self::preview($pixels);
-            AtomicFile::write($this->store->digest($key), Digest::of($preview->bytes(), $preview->width, $preview->height)->bytes());
+            AtomicFile::write($this->store->colourSample($key), ColourSample::of($preview->bytes(), $preview->width, $preview->height)->bytes());
             $this->write($preview, $this->store->preview($key), 94);
             $this->write(PictureShape::reduce($preview, self::THUMB_SIDE), $this->store->thumb($key), 88);
             $this->write(PictureShape::reduce($preview, SheetPicture::SIDE), $this->store->graded($key, 0), SheetPicture::QUALITY);

@@ -10,7 +10,7 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-1,pots-4.json}, exports/ID and tables/.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
@@ -49,6 +49,16 @@ final readonly class PhotoStore
         return $this->photo($key).'/graded-'.$revision.'.jpg';
     }
 
+    /** Clears studies away that other versions have made. */
+    public function keepStudy(string $key): void
+    {
+        foreach (glob($this->photo($key).'/study-*') ?: [] as $path) {
+            if (!str_starts_with($path, $this->study($key))) {
+                @unlink($path);
+            }
+        }
+    }
+
     /** Clears pictures of other revisions away, but for the photo as it came. */
     public function keepGraded(string $key, int $revision): void
     {
@@ -71,7 +81,7 @@ final readonly class PhotoStore
         return 'png' === $format || (null === $format && is_file($png)) ? $png : $this->photo($key).'/full.jpg';
     }
 
-    public function digest(string $key): string
+    public function colourSample(string $key): string
     {
         return $this->photo($key).'/digest';
     }
@@ -79,7 +89,7 @@ final readonly class PhotoStore
     /** The photo's study, made once. */
     public function study(string $key): string
     {
-        return $this->photo($key).'/study-1';
+        return $this->photo($key).'/study-2';
     }
 
     /** The photo's pots, computed once; the number changes with the way they are found. */

@@ -31,7 +31,7 @@ final readonly class Scopes
 
         return ScopesView::of(
             Histogram::of($colours, $grey),
-            Waveform::of($colours, $this->colours->digestColumns($photo), $grey),
+            Waveform::of($colours, $this->colours->sampleColumns($photo), $grey),
             ColourPlane::of($lab, 'hue-chroma', self::CHROMA),
             ...Cast::of($lab),
         );

@@ -27,7 +27,7 @@ final readonly class SourceReader
 
     public function read(Photo $photo): SourceView
     {
-        $colours = $this->colours->digest($photo)->colours();
+        $colours = $this->colours->colourSample($photo)->colours();
         $lab = $colours->in(OkLab::class);
         $top = ColourPlane::chromaTop($lab);
         $cells = array_map(static fn (string $name): array => ColourPlane::of($lab, $name, $top)->cells, array_combine(array_keys(ColourPlane::PLANES), array_keys(ColourPlane::PLANES)));

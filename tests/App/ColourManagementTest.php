@@ -28,9 +28,9 @@ use Tovrin\Core\Colour\Encoding\RgbEncoding;
 use Tovrin\Core\Colour\Encoding\RommRgb;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Format\IccRgbProfile;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -100,7 +100,7 @@ final class ColourManagementTest extends TestCase
     }
 
     /** @param class-string<\Tovrin\Core\Colour\Encoding\NamedEncoding> $from */
-    #[DataProvider('passages')]
+    #[DataProvider('transforms')]
     public function testFilesAreAsExactAsPromisedWhateverTheEncodings(string $from, Profile $to): void
     {
         $encoding = $from::encoding();
@@ -121,7 +121,7 @@ final class ColourManagementTest extends TestCase
         };
         $read = PictureFile::read($out, 'out');
         self::assertSame($target, $read->colours->encoding);
-        $exact = $target->decode(...Evaluator::into($target, $grade, (new Passage($encoding, $target))->source(...$decoded(PictureFile::read($source, 'source')))))->in(LabD50::class);
+        $exact = $target->decode(...Evaluator::into($target, $grade, (new EncodingTransform($encoding, $target))->source(...$decoded(PictureFile::read($source, 'source')))))->in(LabD50::class);
         $off = DeltaE2000::between($exact, $target->decode(...$decoded($read))->in(LabD50::class));
         sort($off);
         $mean = array_sum($off) / \count($off);
@@ -132,7 +132,7 @@ final class ColourManagementTest extends TestCase
     }
 
     /** @return iterable<string, array{class-string, Profile}> */
-    public static function passages(): iterable
+    public static function transforms(): iterable
     {
         yield 'Display P3' => [DisplayP3::class, Profile::Source];
         yield 'opRGB to sRGB' => [OpRgb::class, Profile::Srgb];

@@ -131,7 +131,7 @@ final class ExportQueueTest extends ApiTestCase
     {
         $this->photo();
         $this->deliver(1, 0, ['format' => 'jpeg', 'lattice' => 9]);
-        $dead = new Process([\PHP_BINARY, '-r', 'require "vendor/autoload.php"; echo Tovrin\App\Queue\Leases::own();'], \dirname(__DIR__, 2));
+        $dead = new Process([\PHP_BINARY, '-r', 'require "vendor/autoload.php"; echo Tovrin\App\Process\Leases::own();'], \dirname(__DIR__, 2));
         $dead->mustRun();
         $this->connection()->executeStatement("UPDATE export_job SET state = 'running', worker = ?, seen_at = '2026-01-01 00:00:00'", [$dead->getOutput()]);
         $this->connection()->executeStatement('UPDATE messenger_messages SET delivered_at = CURRENT_TIMESTAMP');

@@ -21,7 +21,7 @@ final class FittingApiTest extends ApiTestCase
         $answer = $this->json('GET', '/api/photos/1/palette', '/api/photos/{id}/palette');
         $kind = self::kind($answer);
         self::assertInstanceOf(Palette::class, $kind);
-        self::assertTrue($kind->isAtRest());
+        self::assertTrue($kind->isIdentity());
         $source = $this->json('GET', '/api/photos/1/source', '/api/photos/{id}/source');
         self::assertSame(array_column((array) $source['pots'], 'name'), $kind->photo->names);
     }

@@ -10,11 +10,11 @@ use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
 use Tovrin\Core\Grade\LatticeJudge;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Tests\Core\Looks;
 
 /** How fine a table has to be, and that LittleCMS finds in it what the core put there, at whatever steps its nodes are. */
@@ -23,7 +23,7 @@ final class LatticeTest extends TestCase
     public function testASmoothGradeNeedsFewNodesAndANarrowOneMany(): void
     {
         [$red, $green, $blue] = self::colours();
-        $sizes = array_map(static fn (Grade $grade): int => LatticeChoice::for($grade, Passage::srgb(), $red, $green, $blue)->lattice->size, [
+        $sizes = array_map(static fn (Grade $grade): int => LatticeChoice::for($grade, EncodingTransform::srgb(), $red, $green, $blue)->lattice->size, [
             Looks::of(['kind' => 'shift', 'params' => ['lightness' => 2]]),
             Looks::of(['kind' => 'shift', 'params' => ['hue' => 60]]),
             Looks::of(['kind' => 'shift', 'params' => ['hue' => 60], 'reach' => ['hue' => ['from' => 40, 'to' => 60, 'softFrom' => 5, 'softTo' => 5]]]),
@@ -35,17 +35,17 @@ final class LatticeTest extends TestCase
     public function testWhatIsChosenKeepsThePromiseAndTheNextSmallerDoesNot(): void
     {
         [$red, $green, $blue] = self::colours();
-        $choice = LatticeChoice::for(Looks::rich(), Passage::srgb(), $red, $green, $blue);
+        $choice = LatticeChoice::for(Looks::rich(), EncodingTransform::srgb(), $red, $green, $blue);
         self::assertTrue($choice->isEnough());
         $size = $choice->lattice->size;
         // Sizes are tried in steps of four up to 25, of eight up to 65, and of sixteen.
-        $smaller = LatticeChoice::given(Lattice::uniform($size - ($size > 65 ? 16 : ($size > 25 ? 8 : 4))), Looks::rich(), Passage::srgb(), $red, $green, $blue);
+        $smaller = LatticeChoice::given(Lattice::uniform($size - ($size > 65 ? 16 : ($size > 25 ? 8 : 4))), Looks::rich(), EncodingTransform::srgb(), $red, $green, $blue);
         self::assertFalse($smaller->isEnough());
     }
 
     public function testNodesMovedToWhereTheyAreNeededComeNearer(): void
     {
-        $judge = new LatticeJudge(Looks::rich(), Passage::srgb(), self::colours());
+        $judge = new LatticeJudge(Looks::rich(), EncodingTransform::srgb(), self::colours());
         $mean = static function (Lattice $lattice) use ($judge): float {
             $off = $judge->differences($lattice);
 
@@ -61,7 +61,7 @@ final class LatticeTest extends TestCase
         $ramp = array_map(static fn (int $i): float => 1.0 + 3.0 * ($i > 100 && $i < 160 ? 1 : 0), range(0, 254));
         $lattice = Lattice::dense(33, [$ramp, array_reverse($ramp), $ramp]);
         $grade = Looks::rich();
-        $link = IccDeviceLink::ofTable($lattice, Compiler::tableWords($grade, Passage::srgb(), $lattice, 0, 33), 'x');
+        $link = IccDeviceLink::ofTable($lattice, Compiler::tableWords($grade, EncodingTransform::srgb(), $lattice, 0, 33), 'x');
         // At the nodes themselves there is nothing between: what comes out is what was computed.
         $words = '';
         $at = [[], [], []];
@@ -71,7 +71,7 @@ final class LatticeTest extends TestCase
                 $words .= pack('S', (int) round(65_535 * $lattice->axes[$axis][$node]));
             }
         }
-        $exact = Evaluator::into(Passage::srgb()->to, $grade, Passage::srgb()->source($at[0], $at[1], $at[2]));
+        $exact = Evaluator::into(EncodingTransform::srgb()->to, $grade, EncodingTransform::srgb()->source($at[0], $at[1], $at[2]));
         $values = Pictures::values(LittleCms::applyLink($link, $lattice, new Pixels(33, 1, 16, false, $words), static function (): void {}));
         foreach ($values as $i => $value) {
             self::assertEqualsWithDelta(255 * $exact[$i % 3][intdiv($i, 3)], $value, 0.06, "value $i");

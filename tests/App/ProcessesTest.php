@@ -24,8 +24,8 @@ final class ProcessesTest extends TestCase
     public function testAResultOfAnySizeComesBackWhole(): void
     {
         foreach (['', 'short', str_repeat('0123456789abcdef', 400_000)] as $text) {
-            $sideline = new ForkedTask(static fn (): string => $text);
-            self::assertSame(md5($text), md5($sideline->result()));
+            $task = new ForkedTask(static fn (): string => $text);
+            self::assertSame(md5($text), md5($task->result()));
         }
     }
 
@@ -38,21 +38,21 @@ final class ProcessesTest extends TestCase
     {
         // PHP gives sockets up after this many seconds; a minute unless it is told otherwise.
         $usual = (string) ini_set('default_socket_timeout', '1');
-        $sideline = new ForkedTask(static function (): string {
+        $task = new ForkedTask(static function (): string {
             usleep(1_300_000);
 
             return 'done';
         });
         ini_set('default_socket_timeout', $usual);
-        self::assertSame('done', $sideline->result());
+        self::assertSame('done', $task->result());
     }
 
     public function testWhatGoesWrongThereIsToldHere(): void
     {
-        $sideline = new ForkedTask(static fn (): string => throw new PictureError('The kiln is cold.'));
+        $task = new ForkedTask(static fn (): string => throw new PictureError('The kiln is cold.'));
         $this->expectException(PictureError::class);
         $this->expectExceptionMessage('The kiln is cold.');
-        $sideline->result();
+        $task->result();
     }
 
     /** A mistake in the program is no message for a user, and says where it is. */
@@ -97,13 +97,13 @@ final class ProcessesTest extends TestCase
     public function testAProcessNobodyWaitsForIsEnded(): void
     {
         $before = self::children();
-        $sideline = new ForkedTask(static function (): string {
+        $task = new ForkedTask(static function (): string {
             sleep(60);
 
             return '';
         });
         self::assertCount(\count($before) + 1, self::children());
-        unset($sideline);
+        unset($task);
         self::assertCount(\count($before), self::children());
     }
 
@@ -111,12 +111,12 @@ final class ProcessesTest extends TestCase
     {
         $shared = new SharedBytes(6);
         \FFI::memcpy($shared->bytes(), 'abc', 3);
-        $sideline = new ForkedTask(static function () use ($shared): string {
+        $task = new ForkedTask(static function () use ($shared): string {
             \FFI::memcpy($shared->bytes() + 3, 'xyz', 3); // @phpstan-ignore binaryOp.invalid, argument.type
 
             return '';
         });
-        $sideline->result();
+        $task->result();
         self::assertSame('abcxyz', $shared->toString());
     }
 

@@ -185,7 +185,7 @@ final class ReadingApiTest extends ApiTestCase
         self::assertGreaterThanOrEqual(12, \count($presets));
         self::assertCount(\count($presets), array_unique(array_map(static fn (array $preset): string => $preset['look']['name'], $presets)));
         foreach ($presets as $preset) {
-            self::assertFalse(LookJson::read((string) json_encode($preset['look'], \JSON_PRESERVE_ZERO_FRACTION))->isAtRest(), $preset['look']['name']);
+            self::assertFalse(LookJson::read((string) json_encode($preset['look'], \JSON_PRESERVE_ZERO_FRACTION))->isIdentity(), $preset['look']['name']);
         }
     }
 

@@ -6,8 +6,8 @@ namespace Tovrin\Core\Reach\Fit;
 
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Gaussian;
-use Tovrin\Core\Model\Holdings;
 use Tovrin\Core\Model\Points;
+use Tovrin\Core\Model\Responsibilities;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Tone\Smooth;
 
@@ -46,8 +46,8 @@ final readonly class Gradients
     /** What comes before them among all components. */
     private int $first;
 
-    /** @param Holdings $holdings of the study's nodes, by the model */
-    public function __construct(private Study $study, ColourModel $model, private Holdings $holdings)
+    /** @param Responsibilities $responsibilities of the study's nodes, by the model */
+    public function __construct(private Study $study, ColourModel $model, private Responsibilities $responsibilities)
     {
         $this->finest = $model->scales[\count($model->scales) - 1]->components;
         $this->first = $model->count() - \count($this->finest);
@@ -192,7 +192,7 @@ final readonly class Gradients
     {
         $held = array_fill(0, \count($this->finest), 0.0);
         foreach ($pixels as $node => $count) {
-            foreach ($this->holdings->rows[$node] as $component => $share) {
+            foreach ($this->responsibilities->rows[$node] as $component => $share) {
                 if ($component >= $this->first) {
                     $held[$component - $this->first] += $share * $count;
                 }

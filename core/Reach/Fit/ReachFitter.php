@@ -23,7 +23,7 @@ final class ReachFitter
      * @param ColourBlock      $wanted colours to be reached, any space; may be empty when there is a base
      * @param ColourBlock      $held   colours that must stay put
      * @param Reach|null       $base   a reach to widen; its windows are kept at least as wide, its held colours stay
-     * @param ColourBlock|null $photo  the photo's digest: what the base catches of it stands in for wanted samples
+     * @param ColourBlock|null $photo  the photo's colour sample: what the base catches of it stands in for wanted samples
      *                                 when only held ones are given
      */
     public static function fit(ColourBlock $wanted, ColourBlock $held, ?Reach $base = null, ?ColourBlock $photo = null): ReachFit

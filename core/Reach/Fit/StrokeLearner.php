@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reach\Fit;
 
 use Tovrin\Core\Model\ColourModel;
-use Tovrin\Core\Model\Holdings;
+use Tovrin\Core\Model\Responsibilities;
 use Tovrin\Core\Model\Ridge;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reach\Learned;
@@ -34,7 +34,7 @@ final class StrokeLearner
     private const DEEP = 0.04;
     private const IMITATED_COUNTS = 2000.0;
 
-    private readonly Holdings $holdings;
+    private readonly Responsibilities $responsibilities;
     private readonly StrokeEvidence $evidence;
     /** @var list<float>|null how many pixels of the study each component holds */
     private ?array $masses = null;
@@ -42,7 +42,7 @@ final class StrokeLearner
     /** @param ColourModel $model the study's own, or one that was adapted to its photo */
     public function __construct(private readonly Study $study, private readonly ColourModel $model)
     {
-        $this->holdings = Holdings::of($model->scales, $study->nodes->points());
+        $this->responsibilities = Responsibilities::of($model->scales, $study->nodes->points());
         $this->evidence = new StrokeEvidence($study);
     }
 
@@ -57,11 +57,11 @@ final class StrokeLearner
     {
         $level = $before['level'] ?? 2 * self::PRIOR;
         $base = $before['weights'] ?? array_fill(0, $this->model->count(), 0.0);
-        $known = $this->holdings->sum($base, $level);
+        $known = $this->responsibilities->sum($base, $level);
         $learning = $from ?? Learning::nothing($this->model->count());
         $done = array_intersect_key($marks, $learning->trusts);
         foreach (array_diff_key($marks, $done) as $number => $mark) {
-            $standing = [] === $done ? null : Standing::of($this->study, $this->holdings->sum(self::together($base, $learning), $level));
+            $standing = [] === $done ? null : Standing::of($this->study, $this->responsibilities->sum(self::together($base, $learning), $level));
             $depth = $standing?->depthOf($mark) ?? 1.0;
             $done[$number] = $mark;
             $trusts = $learning->trusts + [$number => Smooth::at($depth / self::DEEP)];
@@ -69,7 +69,7 @@ final class StrokeLearner
         }
         $weights = array_map(static fn (float $weight): float => round($weight, 4), self::together($base, $learning));
 
-        return ['level' => $level, 'weights' => $weights, 'gradients' => (new Gradients($this->study, $this->model, $this->holdings))->of($this->holdings->sum($weights, $level), array_map($this->evidence->signed(...), $marks)), 'learning' => $learning];
+        return ['level' => $level, 'weights' => $weights, 'gradients' => (new Gradients($this->study, $this->model, $this->responsibilities))->of($this->responsibilities->sum($weights, $level), array_map($this->evidence->signed(...), $marks)), 'learning' => $learning];
     }
 
     /**
@@ -79,7 +79,7 @@ final class StrokeLearner
      */
     public function sums(Learned $reach): array
     {
-        return $this->holdings->sum($reach->weights, $reach->level);
+        return $this->responsibilities->sum($reach->weights, $reach->level);
     }
 
     /** Tells the tables what is known already of a reach that was learned here. */
@@ -87,7 +87,7 @@ final class StrokeLearner
     {
         // The nodes of an adapted model are not the study's.
         if ($reach->model === $this->study->model) {
-            LearnedTables::know($reach, LearnedTables::nodeWeights($reach, $this->study->nodes, $this->holdings));
+            LearnedTables::know($reach, LearnedTables::nodeWeights($reach, $this->study->nodes, $this->responsibilities));
         }
     }
 
@@ -101,13 +101,13 @@ final class StrokeLearner
     public function imitate(array $wanted): array
     {
         $counts = $targets = [];
-        $total = max(1e-9, array_sum($this->holdings->mass));
-        foreach ($this->holdings->mass as $node => $mass) {
+        $total = max(1e-9, array_sum($this->responsibilities->mass));
+        foreach ($this->responsibilities->mass as $node => $mass) {
             // Rare colours count as well, if less.
             $counts[$node] = self::IMITATED_COUNTS * ($mass / $total + 1.0 / \count($wanted)) / 2;
             $targets[$node] = ($wanted[$node] >= 0.5 ? 1.0 : -1.0) - 2 * self::PRIOR;
         }
-        $weights = Ridge::solve($this->holdings->rows, $counts, $targets, $this->model->count(), self::RIDGE);
+        $weights = Ridge::solve($this->responsibilities->rows, $counts, $targets, $this->model->count(), self::RIDGE);
 
         return ['level' => 2 * self::PRIOR, 'weights' => array_map(static fn (float $weight): float => round($weight, 4), $weights)];
     }
@@ -170,7 +170,7 @@ final class StrokeLearner
             $counts[$node] = $own + $count;
         }
 
-        return array_map(static fn (float $weight, float $more): float => $weight + $more, $weights, Ridge::solve($this->holdings->rows, $counts, $missing, $this->model->count(), $lambda));
+        return array_map(static fn (float $weight, float $more): float => $weight + $more, $weights, Ridge::solve($this->responsibilities->rows, $counts, $missing, $this->model->count(), $lambda));
     }
 
     /**
@@ -194,7 +194,7 @@ final class StrokeLearner
     private function missing(array $targets, array $weights): array
     {
         foreach ($targets as $node => $target) {
-            foreach ($this->holdings->rows[$node] as $component => $held) {
+            foreach ($this->responsibilities->rows[$node] as $component => $held) {
                 $target -= $held * $weights[$component];
             }
             $targets[$node] = $target;
@@ -214,7 +214,7 @@ final class StrokeLearner
     {
         $said = array_fill(0, $this->model->count(), 0.0);
         foreach ($this->evidence->said($number, $marks) as $node => $pixels) {
-            foreach ($this->holdings->rows[$node] as $component => $held) {
+            foreach ($this->responsibilities->rows[$node] as $component => $held) {
                 $said[$component] += $pixels * $held;
             }
         }
@@ -228,7 +228,7 @@ final class StrokeLearner
         if (null === $this->masses) {
             $masses = array_fill(0, $this->model->count(), 0.0);
             foreach (array_count_values($this->study->at) as $node => $count) {
-                foreach ($node >= 0 ? $this->holdings->rows[$node] : [] as $component => $held) {
+                foreach ($node >= 0 ? $this->responsibilities->rows[$node] : [] as $component => $held) {
                     $masses[$component] += $count * $held;
                 }
             }

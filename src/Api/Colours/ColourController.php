@@ -80,7 +80,7 @@ final readonly class ColourController
         /** @var Photos $photos */
         $photos = ($this->photos)();
 
-        return $colours->digest($photos->photo($photo))->colours()->thinned(self::SCOUTS);
+        return $colours->colourSample($photos->photo($photo))->colours()->thinned(self::SCOUTS);
     }
 
     /**

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply;
 
 use Tovrin\App\Imaging\Pixels;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Planes;
 
 /** What takes the pixels of a picture to the finished ones, whether a grade asks where they lie or not. */
@@ -17,19 +17,19 @@ final class Colouring
     private const PLANED_LATTICE = 49;
 
     /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, Passage $passage, Pixels $pixels, ?int $lattice): GradeLink|LutStack
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice): GradeLink|LutStack
     {
         $planes = Planes::of($grade);
 
-        return 0 === $planes->count() ? GradeLink::of($grade, $passage, $pixels, $lattice) : LutStack::of($grade, $passage, $pixels, PlanePictures::of($planes, $pixels), $lattice);
+        return 0 === $planes->count() ? GradeLink::of($grade, $transform, $pixels, $lattice) : LutStack::of($grade, $transform, $pixels, PlanePictures::of($planes, $pixels), $lattice);
     }
 
     /** What gives how much each pixel is reached by a move, in all three channels. */
     public static function ofWeights(Grade $grade, int $move, Pixels $pixels): GradeLink|LutStack
     {
-        $passage = new Passage($pixels->colours->encoding, $pixels->colours->encoding);
+        $transform = new EncodingTransform($pixels->colours->encoding, $pixels->colours->encoding);
         $planes = Planes::of($grade, [$move]);
 
-        return 0 === $planes->count() ? GradeLink::ofWeights($grade, $move, $passage, $pixels, self::MATTE_LATTICE) : LutStack::ofWeights($grade, $move, $passage, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE);
+        return 0 === $planes->count() ? GradeLink::ofWeights($grade, $move, $transform, $pixels, self::MATTE_LATTICE) : LutStack::ofWeights($grade, $move, $transform, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE);
     }
 }

@@ -11,9 +11,9 @@ use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\IccDeviceLink;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Stack;
 
 /** The device link that takes one photo's pixels to the finished ones: as fine as its colours need, computed where they are. */
@@ -27,22 +27,22 @@ final readonly class GradeLink
     }
 
     /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, Passage $passage, Pixels $pixels, ?int $lattice = null): self
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice = null): self
     {
-        $census = new ColourSample($pixels);
-        $samples = $census->samples();
-        $choice = null === $lattice ? LatticeChoice::for($grade, $passage, ...$samples) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $passage, ...$samples);
-        $words = self::parts($choice->lattice, $census, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $passage, $choice->lattice, $first, $past, $needed));
+        $pictureColours = new PictureColours($pixels);
+        $samples = $pictureColours->samples();
+        $choice = null === $lattice ? LatticeChoice::for($grade, $transform, ...$samples) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $transform, ...$samples);
+        $words = self::parts($choice->lattice, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $transform, $choice->lattice, $first, $past, $needed));
 
         return new self(IccDeviceLink::ofTable($choice->lattice, $words, $grade->name), $choice->lattice, Exactness::of($choice));
     }
 
     /** The link that gives how much each pixel is reached by a move, in all three channels. */
-    public static function ofWeights(Grade $grade, int $move, Passage $passage, Pixels $pixels, int $lattice): self
+    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, int $lattice): self
     {
-        $census = new ColourSample($pixels);
+        $pictureColours = new PictureColours($pixels);
         $even = Lattice::uniform($lattice);
-        $words = self::parts($even, $census, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $passage, $even, $first, $past, $needed));
+        $words = self::parts($even, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $transform, $even, $first, $past, $needed));
 
         return new self(IccDeviceLink::ofTable($even, $words, 'matte'), $even, Exactness::untouched());
     }
@@ -65,9 +65,9 @@ final readonly class GradeLink
      * @param \Closure(int, int, list<list<int>>): string $words  of the levels of red from one to before another
      * @param int                                           $layers see Stack
      */
-    public static function parts(Lattice $lattice, ColourSample $census, \Closure $words, int $layers = 1): string
+    public static function parts(Lattice $lattice, PictureColours $pictureColours, \Closure $words, int $layers = 1): string
     {
-        $needed = $census->occupancy()->nodes($lattice);
+        $needed = $pictureColours->occupancy()->nodes($lattice);
         if ($layers * array_sum(array_map(\count(...), $needed)) <= self::ALONE_MOST) {
             return $words(0, $lattice->size, $needed);
         }

@@ -11,9 +11,9 @@ use Tovrin\App\Imaging\Native\Vips;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\PlaneValues;
 use Tovrin\Core\Grade\Stack;
 
@@ -36,26 +36,26 @@ final readonly class LutStack
     }
 
     /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, Passage $passage, Pixels $pixels, PlanePictures $planes, ?int $lattice = null): self
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, ?int $lattice = null): self
     {
-        $census = new ColourSample($pixels);
-        $samples = $census->samples();
-        $values = new PlaneValues($planes->planes, $planes->at(...$census->places(), rgb: $samples, source: $passage->source(...$samples)));
-        $choice = null === $lattice ? LatticeChoice::for($grade, $passage, ...$samples, planes: $values) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $passage, ...$samples, planes: $values);
+        $pictureColours = new PictureColours($pixels);
+        $samples = $pictureColours->samples();
+        $values = new PlaneValues($planes->planes, $planes->at(...$pictureColours->places(), rgb: $samples, source: $transform->source(...$samples)));
+        $choice = null === $lattice ? LatticeChoice::for($grade, $transform, ...$samples, planes: $values) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $transform, ...$samples, planes: $values);
         $stack = $choice->stack ?? Stack::of($planes->planes);
-        $words = GradeLink::parts($choice->lattice, $census, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $passage, $choice->lattice, $first, $past, $needed, $stack), $stack->layers());
+        $words = GradeLink::parts($choice->lattice, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $transform, $choice->lattice, $first, $past, $needed, $stack), $stack->layers());
 
         return new self(self::inMachineOrder($words, $choice->lattice->size), $choice->lattice, $stack, $planes, Exactness::of($choice));
     }
 
     /** What gives how much each pixel is reached by a move, in all three channels. */
-    public static function ofWeights(Grade $grade, int $move, Passage $passage, Pixels $pixels, PlanePictures $planes, int $lattice): self
+    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, int $lattice): self
     {
-        $census = new ColourSample($pixels);
+        $pictureColours = new PictureColours($pixels);
         $even = Lattice::uniform($lattice);
         // A weight goes in proportion with its plane: two levels of each say all.
         $stack = Stack::of($planes->planes);
-        $words = GradeLink::parts($even, $census, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $passage, $even, $first, $past, $needed, $stack), $stack->layers());
+        $words = GradeLink::parts($even, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $transform, $even, $first, $past, $needed, $stack), $stack->layers());
 
         return new self(self::inMachineOrder($words, $lattice), $even, $stack, $planes, Exactness::untouched());
     }

@@ -12,9 +12,9 @@ use Tovrin\App\Imaging\PreviewColours;
 use Tovrin\Core\Area\AreaRaster;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Plane;
 use Tovrin\Core\Grade\Planes;
 use Tovrin\Core\Move\Shift;
@@ -140,8 +140,8 @@ final readonly class PlanePictures
     private static function matte(Plane $plane, Pixels $small): Pixels
     {
         $grade = new Grade([new Move(new Shift(), reach: $plane->reach, id: 'm')]);
-        $passage = new Passage($small->colours->encoding, $small->colours->encoding);
-        $link = GradeLink::ofWeights($grade, 0, $passage, $small, self::MATTE_LATTICE);
+        $transform = new EncodingTransform($small->colours->encoding, $small->colours->encoding);
+        $link = GradeLink::ofWeights($grade, 0, $transform, $small, self::MATTE_LATTICE);
 
         return LittleCms::applyLink($link->bytes, $link->lattice, $small->copy(), static function (): void {}, 16);
     }

@@ -27,7 +27,7 @@ final class PictureWriter
 
     /**
      * @param string                   $path      the file to write; what is there is lost
-     * @param (callable(): void)|null  $meanwhile see Sideline::result()
+     * @param (callable(): void)|null  $meanwhile see ForkedTask::result()
      *
      * @throws PictureError when it cannot be written
      */

@@ -232,7 +232,7 @@ final class LittleCms
             $chain[$i] = $handle; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
         // Always made for 16 bits and only then given 8-bit buffers: for 8 bits LittleCMS would resample the table
-        // over curves of its own, which strays by up to a tenth of the range where a grade is not smooth.
+        // over curves of its own, which outliers by up to a tenth of the range where a grade is not smooth.
         $transform = Ffi::call($lcms, 'cmsCreateMultiprofileTransformTHR', $context, $chain, $count, self::inSixteen($inFormat), self::inSixteen($outFormat), $intent, $flags);
         if (!$transform instanceof \FFI\CData || \FFI::isNull($transform)) {
             throw self::unusable();

@@ -41,7 +41,7 @@ final class Vips
      * Does work with libvips in a process of its own, which may write into memory that both share.
      *
      * @param \Closure(): string      $work      what it returns is the result
-     * @param (callable(): void)|null $meanwhile see Sideline::result()
+     * @param (callable(): void)|null $meanwhile see ForkedTask::result()
      *
      * @throws PictureError with the message of whatever went wrong
      */

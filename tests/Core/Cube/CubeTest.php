@@ -12,9 +12,9 @@ use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Cube\CubeError;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -23,7 +23,7 @@ final class CubeTest extends TestCase
     public function testPartsOfATableJoinToTheWhole(): void
     {
         $whole = Compiler::compile(Looks::rich(), 9)->toWords(true);
-        $parts = array_map(static fn (array $part): string => Compiler::tableWords(Looks::rich(), Passage::srgb(), Lattice::uniform(9), $part[0], $part[1]), [[0, 4], [4, 7], [7, 9]]);
+        $parts = array_map(static fn (array $part): string => Compiler::tableWords(Looks::rich(), EncodingTransform::srgb(), Lattice::uniform(9), $part[0], $part[1]), [[0, 4], [4, 7], [7, 9]]);
         self::assertSame(bin2hex($whole), bin2hex(implode('', $parts)));
     }
 

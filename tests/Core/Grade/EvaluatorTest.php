@@ -28,7 +28,7 @@ final class EvaluatorTest extends TestCase
     {
         $colours = ColourBlock::of(Srgb::class, Outside::spread());
         $grade = Looks::of(['kind' => 'shift', 'on' => false, 'params' => ['hue' => 90]], ['kind' => 'shift', 'strength' => 0, 'params' => ['hue' => 90]]);
-        self::assertTrue($grade->isAtRest());
+        self::assertTrue($grade->isIdentity());
         self::assertEquals($colours, Evaluator::evaluate($grade, new Colours($colours))->colours);
     }
 

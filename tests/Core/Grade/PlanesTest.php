@@ -12,11 +12,11 @@ use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Grade\Compiler;
+use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\LatticeChoice;
 use Tovrin\Core\Grade\LatticeJudge;
-use Tovrin\Core\Grade\Passage;
 use Tovrin\Core\Grade\Planes;
 use Tovrin\Core\Grade\PlaneValues;
 use Tovrin\Core\Grade\Stack;
@@ -100,10 +100,10 @@ final class PlanesTest extends TestCase
         // A third of the colours in, a third out, and the rest on soft edges.
         $some = static fn (): array => array_map(static fn (int $i): float => [0.0, 1.0, 0.5, mt_rand() / mt_getrandmax()][$i % 12 < 4 ? 0 : ($i % 12 < 8 ? 1 : ($i % 12 < 9 ? 2 : 3))], range(0, $n - 1));
         $values = new PlaneValues($planes, [$some(), $some(), $some()]);
-        $choice = LatticeChoice::for($grade, Passage::srgb(), $red, $green, $blue, $values);
+        $choice = LatticeChoice::for($grade, EncodingTransform::srgb(), $red, $green, $blue, $values);
         self::assertNotNull($choice->stack);
         self::assertLessThanOrEqual(20, $choice->stack->layers());
-        $judge = new LatticeJudge($grade, Passage::srgb(), [$red, $green, $blue], $values);
+        $judge = new LatticeJudge($grade, EncodingTransform::srgb(), [$red, $green, $blue], $values);
         $off = $judge->differences($choice->lattice, $choice->stack);
         self::assertEqualsWithDelta($choice->mean, array_sum($off) / $n, 1e-9);
         self::assertLessThan(0.1, $choice->mean);
@@ -134,7 +134,7 @@ final class PlanesTest extends TestCase
         [$grade, $planes] = self::three();
         $stack = Stack::of($planes);
         $lattice = Lattice::uniform(5);
-        $part = static fn (int $first, int $past): string => Compiler::tableWords($grade, Passage::srgb(), $lattice, $first, $past, null, $stack);
+        $part = static fn (int $first, int $past): string => Compiler::tableWords($grade, EncodingTransform::srgb(), $lattice, $first, $past, null, $stack);
         self::assertSame($part(0, 5), Stack::joined([$part(0, 2), $part(2, 5)], $stack->layers()));
     }
 

@@ -13,7 +13,7 @@ use Tovrin\Core\Model\Gaussian;
 use Tovrin\Core\Model\Mixture;
 use Tovrin\Core\Model\MixtureFitter;
 use Tovrin\Core\Model\Points;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Tests\Core\DemoPhoto;
 use Tovrin\Tests\Outside;
 
@@ -139,6 +139,6 @@ final class MixtureTest extends TestCase
     {
         $raster = DemoPhoto::named('bowl-and-vase')->raster;
 
-        return Digest::of($raster->rgb, $raster->width, $raster->height)->colours();
+        return ColourSample::of($raster->rgb, $raster->width, $raster->height)->colours();
     }
 }

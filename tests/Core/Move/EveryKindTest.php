@@ -50,8 +50,8 @@ final class EveryKindTest extends TestCase
     #[DataProvider('kinds')]
     public function testAtRestItChangesNothingExactly(string $kind): void
     {
-        self::assertTrue(MoveKinds::class($kind)::fromParams(new Params([]))->isAtRest());
-        self::assertTrue(Looks::of(['kind' => $kind])->isAtRest());
+        self::assertTrue(MoveKinds::class($kind)::fromParams(new Params([]))->isIdentity());
+        self::assertTrue(Looks::of(['kind' => $kind])->isIdentity());
         foreach ([[0.0, 0.0, 0.0], [1.0, 1.0, 1.0], [0.3, 0.31, 0.7]] as $colour) {
             self::assertSame($colour, Looks::through(Looks::of(['kind' => $kind]), ...$colour));
         }

@@ -69,7 +69,7 @@ final class ParamsTest extends TestCase
         foreach (MoveKinds::ALL as $kind) {
             $rests = self::rests($kind::paramsSchema());
             self::assertIsArray($rests);
-            self::assertTrue($kind::fromParams(new Params($rests))->isAtRest(), $kind::id());
+            self::assertTrue($kind::fromParams(new Params($rests))->isIdentity(), $kind::id());
             self::assertEquals($kind::fromParams(new Params([])), $kind::fromParams(new Params($rests)), $kind::id());
         }
     }

@@ -13,7 +13,7 @@ use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reading\Cast;
 use Tovrin\Core\Reading\ColourPlane;
-use Tovrin\Core\Reading\Digest;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Histogram;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Reading;
@@ -33,7 +33,7 @@ final class ScopesTest extends TestCase
 
     private static function colours(): ColourBlock
     {
-        return Digest::of(self::picture(), 10, 10)->colours();
+        return ColourSample::of(self::picture(), 10, 10)->colours();
     }
 
     public function testPotsAreTheColoursWithTheirShares(): void
@@ -132,8 +132,8 @@ final class ScopesTest extends TestCase
     public function testTinyAndFlatPicturesCanBeRead(): void
     {
         foreach ([['abc', 1, 1], [str_repeat('abc', 3), 3, 1], [str_repeat('abc', 400), 20, 20], [str_repeat("\x50\x50\x50", 400), 20, 20]] as [$rgb, $width, $height]) {
-            $colours = Digest::of($rgb, $width, $height)->colours();
-            self::assertSame([1.0], Pots::of(self::study($colours, Digest::grid($width, $height)[0]))->shares);
+            $colours = ColourSample::of($rgb, $width, $height)->colours();
+            self::assertSame([1.0], Pots::of(self::study($colours, ColourSample::grid($width, $height)[0]))->shares);
             self::assertSame($width * $height, Histogram::of($colours)->total);
             self::assertCount(3, Cast::of($colours));
         }

@@ -10,7 +10,7 @@ use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Occupancy;
 
 /** Which colours a picture has: some thousand of them, evenly taken, and where in its encoding there are any at all. */
-final class ColourSample
+final class PictureColours
 {
     /** Rows and columns that the samples are taken from: enough of them for LatticeChoice. */
     private const GRID = 60;

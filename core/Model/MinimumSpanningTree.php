@@ -11,7 +11,7 @@ namespace Tovrin\Core\Model;
  * Source: J. B. Kruskal, Proceedings of the American Mathematical Society 7 (1956); that such a tree holds the bottleneck
  * ways is T. C. Hu, Operations Research 9 (1961).
  */
-final readonly class GrowthTree
+final readonly class MinimumSpanningTree
 {
     /** Thresholds of the colour step at which a stroke stops growing. */
     private const GENTLEST = 0.006;

@@ -13,7 +13,7 @@ use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Cube\Lattice;
 
 /** From the encoding of a photo to that of the finished file. */
-final readonly class Passage
+final readonly class EncodingTransform
 {
     public function __construct(public RgbEncoding $from, public RgbEncoding $to)
     {
@@ -25,7 +25,7 @@ final readonly class Passage
     }
 
     /** Whether a grade that does nothing leaves every pixel as it is. */
-    public function isStraight(): bool
+    public function keepsEncoding(): bool
     {
         return $this->from === $this->to;
     }

@@ -9,7 +9,7 @@ use Tovrin\Core\Reach\Fit\StrokeLearner;
 use Tovrin\Core\Reach\Learned;
 
 /** What strokes taught, and what they were. */
-final readonly class Taught
+final readonly class LearningResult
 {
     /** @param non-empty-array<int, Mark> $marks those that lie on the photo, by the number of their stroke */
     public function __construct(public Learned $learned, public array $marks, public StrokeLearner $learner)

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Model;
 
 /** How much each component of a model holds of each of many points, without what is next to nothing. */
-final readonly class Holdings
+final readonly class Responsibilities
 {
     private const NEGLIGIBLE = 1e-4;
 

@@ -11,7 +11,7 @@ use Tovrin\Core\Colour\Srgb;
  * A photo's stratified sample: the picture is divided into equal cells and one pixel is taken
  * from each, at a place that looks random but is the same on every run.
  */
-final readonly class Digest
+final readonly class ColourSample
 {
     public const TARGET = 40_000;
 
@@ -19,7 +19,7 @@ final readonly class Digest
     public function __construct(private string $bytes)
     {
         if (0 !== \strlen($bytes) % 3) {
-            throw new \InvalidArgumentException('A digest has three bytes a sample.');
+            throw new \InvalidArgumentException('A colour sample has three bytes a sample.');
         }
     }
 

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Tovrin\Tests\Core\Model;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\Core\Model\GrowthTree;
+use Tovrin\Core\Model\MinimumSpanningTree;
 use Tovrin\Core\Model\Points;
 
 /** Strokes grow to what hangs together with them, and stop at edges. */
-final class GrowthTreeTest extends TestCase
+final class MinimumSpanningTreeTest extends TestCase
 {
     private const COLUMNS = 60;
     private const ROWS = 40;
@@ -42,7 +42,7 @@ final class GrowthTreeTest extends TestCase
             $values[] = fmod($i * 0.61803398875 + sin($i), 1.0) * 0.1;
         }
         $zero = array_fill(0, 42, 0.0);
-        $tree = GrowthTree::of(new Points($values, $zero, $zero), $columns);
+        $tree = MinimumSpanningTree::of(new Points($values, $zero, $zero), $columns);
         $smooth = [];
         foreach ($values as $i => $v) {
             $x = $i % $columns;
@@ -92,7 +92,7 @@ final class GrowthTreeTest extends TestCase
     }
 
     /** @param callable(int): array{0: float, 1: float, 2: float} $colour */
-    private function tree(callable $colour): GrowthTree
+    private function tree(callable $colour): MinimumSpanningTree
     {
         $planes = [[], [], []];
         for ($i = 0; $i < self::COLUMNS * self::ROWS; ++$i) {
@@ -101,6 +101,6 @@ final class GrowthTreeTest extends TestCase
             }
         }
 
-        return GrowthTree::of(new Points(...$planes), self::COLUMNS);
+        return MinimumSpanningTree::of(new Points(...$planes), self::COLUMNS);
     }
 }
