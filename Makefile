@@ -10,12 +10,13 @@ CHAOS_PACKAGES := libfaketime
 PHP_LISTS  := composer.json $(wildcard versions/*/composer.json)
 NODE_LISTS := package-lock.json package.json studio/package.json tests/browser/package.json bench/package.json
 
-.PHONY: help demo test check chaos bench fresh photos screenshots build requirements packages tools clean
+.PHONY: help demo test test-core test-one check chaos bench fresh photos screenshots build requirements packages tools clean
 .NOTPARALLEL:
 
 help:
 	@echo "make demo         install, build, fill with the demo photos and serve on http://127.0.0.1:$(PORT)/"
 	@echo "make test         install what the tests need and run all of them"
+	@echo "make test-core    the colour maths alone; make test-one T=NAME: one class or method of the PHP tests"
 	@echo "make check        static analysis, code style, types"
 	@echo "make fresh        try \"make demo\" on a bare Debian in a folder; TEST=1 tries \"make test\" too, AS=user as an ordinary user (needs root)"
 	@echo "make chaos        attack a server of its own: kills, full disks, crowds, hostile files (takes ten minutes)"
@@ -29,6 +30,14 @@ demo: build
 
 test: tools build
 	bin/test
+
+# The colour maths alone, and one test by its name.
+test-core: tools
+	@. bin/php-options; php $$TOVRIN_PHP_OPTIONS vendor/bin/phpunit --do-not-cache-result --testsuite core
+
+test-one: tools
+	@test -n "$(T)" || { echo "Which? For example: make test-one T=SmoothTest" >&2; exit 2; }
+	@. bin/php-options; php $$TOVRIN_PHP_OPTIONS vendor/bin/phpunit --do-not-cache-result --filter '$(T)'
 
 check: tools build
 	@echo "== Static analysis of PHP"

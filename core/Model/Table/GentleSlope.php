@@ -10,7 +10,7 @@ use Tovrin\Core\Model\Nodes;
  * Makes weights on a grid as gentle as they must be, so that noise does not break up what is reached and nothing bands.
  *
  * Of all functions that are no steeper than the limit, the mean of the least one above the weights and the greatest one below
- * them outliers least from them: what McShane and Whitney (1934) built to extend such functions. A node that few of the photo's
+ * them strays least from them: what McShane and Whitney (1934) built to extend such functions. A node that few of the photo's
  * colours lie at gives way to many others nearby that ask for the opposite. Where the photo has no colours the weights say
  * nothing; there it falls to 0.
  */

@@ -17,7 +17,8 @@ final class Dither
     /** The library computes with single precision: a whole level must not come out a hair below itself. */
     private const SLACK = 0.001;
 
-    private static ?string $tile = null;
+    /** @var array<int, string> by channels */
+    private static array $tiles = [];
 
     /** To be called in a process of its own; transparency is rounded. */
     public static function eight(\FFI\CData $image, int $channels): \FFI\CData
@@ -34,16 +35,16 @@ final class Dither
 
     private static function tile(int $channels): string
     {
-        if (null === self::$tile) {
+        if (!isset(self::$tiles[$channels])) {
             // The same noise each time, so that the same export is the same file.
             $random = new \Random\Randomizer(new \Random\Engine\Mt19937(1));
             $values = [];
             for ($i = 0; $i < self::TILE * self::TILE * $channels; ++$i) {
                 $values[] = 3 === $i % $channels ? 128 : $random->getInt(0, 256);
             }
-            self::$tile = pack('S*', ...$values);
+            self::$tiles[$channels] = pack('S*', ...$values);
         }
 
-        return self::$tile;
+        return self::$tiles[$channels];
     }
 }

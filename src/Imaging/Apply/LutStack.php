@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply;
 
 use Tovrin\App\Imaging\ColourTag;
+use Tovrin\App\Imaging\Native\ColourTransform;
 use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsRegion;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Grade\Compiler;
@@ -102,11 +104,11 @@ final readonly class LutStack
                 $transform = $transforms[$kind] ??= $this->transform($kind, $picture->bits, $bits, $picture->alpha);
                 [$read, $write] = [$source->at(($top * $width + $left) * $in), $target->at(($top * $width + $left) * $out)];
                 if (0 === $between) {
-                    $transform($read, $write, $across, $down, $in * $width, $out * $width);
+                    $transform->lines($read, $write, $across, $down, $in * $width, $out * $width);
                     continue;
                 }
-                $planes[$kind] ??= Vips::parts($this->withPlanes($picture, $kind));
-                $planes[$kind]($left, $top, $across, $down, static fn (\FFI\CData $pixels) => $transform($pixels, $write, $across, $down, intdiv($picture->bits, 8) * ($between + $picture->channels()) * $across, $out * $width));
+                $planes[$kind] ??= new VipsRegion($this->withPlanes($picture, $kind));
+                $planes[$kind]->part($left, $top, $across, $down, static fn (\FFI\CData $pixels) => $transform->lines($pixels, $write, $across, $down, intdiv($picture->bits, 8) * ($between + $picture->channels()) * $across, $out * $width));
             }
         }
     }
@@ -126,12 +128,8 @@ final readonly class LutStack
         return Vips::together($bands);
     }
 
-    /**
-     * What is done where some planes are 0 or 1: a part of the stack.
-     *
-     * @return \Closure(\FFI\CData, \FFI\CData, int, int, int, int): void see LittleCms::parts()
-     */
-    private function transform(string $kind, int $bits, int $outBits, bool $alpha): \Closure
+    /** What is done where some planes are 0 or 1: a part of the stack. */
+    private function transform(string $kind, int $bits, int $outBits, bool $alpha): ColourTransform
     {
         $counts = $this->stack->counts();
         $length = 6 * $this->lattice->size ** 3;

@@ -164,7 +164,7 @@ final class Decoder
                 \FFI::memcpy($into->at($offset), $strip, max(0, $bytes));
             } else {
                 $pixels = $width * intdiv($bytes, max(1, $width * Vips::number($source->image, 'bands') * intdiv($source->bits, 8)));
-                $convert($strip, $into->at($offset), $pixels);
+                $convert->pixels($strip, $into->at($offset), $pixels);
                 $bytes = $pixels * ($source->alpha ? 8 : 6);
             }
             $offset += $bytes;

@@ -77,18 +77,13 @@ final class LittleCms
      * @param int    $bits  8 or 16 a channel of the pixels
      * @param string $to    an RGB profile
      *
-     * @return \Closure(\FFI\CData, \FFI\CData, int): void from pixels, interleaved, to pixels, so many
-     *
      * @throws PictureError when the profile cannot be used
      */
-    public static function converter(string $profile, string $space, int $bits, bool $alpha, string $to): \Closure
+    public static function converter(string $profile, string $space, int $bits, bool $alpha, string $to): ColourTransform
     {
         [$kind, $channels] = self::KINDS[$space] ?? throw new PictureError(\sprintf('Its colour profile is for %s, which cannot be converted.', trim($space)));
-        $transform = self::transform([$profile, $to], self::format($kind, $channels, $bits, $alpha), self::format(4, 3, 16, $alpha), self::RELATIVE_COLORIMETRIC, self::BLACK_POINT_COMPENSATION | ($alpha ? self::COPY_ALPHA : 0));
 
-        return static function (\FFI\CData $in, \FFI\CData $out, int $pixels) use ($transform): void {
-            Ffi::call(self::library(), 'cmsDoTransform', $transform, $in, $out, $pixels);
-        };
+        return self::transform([$profile, $to], self::format($kind, $channels, $bits, $alpha), self::format(4, 3, 16, $alpha), self::RELATIVE_COLORIMETRIC, self::BLACK_POINT_COMPENSATION | ($alpha ? self::COPY_ALPHA : 0));
     }
 
     /** Whether pixels can be converted by a profile of the space. */
@@ -141,18 +136,14 @@ final class LittleCms
         // Without a wish LittleCMS would resample the table to 33 nodes a side.
         $flags = ($lattice->size & 0xFF) << 16 | ($lattice->isUniform ? 0 : self::KEEP_CURVES) | ($picture->alpha ? self::COPY_ALPHA : 0);
         $transform = self::transform([$link], self::format(4, 3, $picture->bits, $picture->alpha), self::format(4, 3, $bits, $picture->alpha), self::PERCEPTUAL, $flags, $lattice->isUniform ? TableAsItIs::context() : null);
-        try {
-            [$in, $out] = [$picture->bytesPerPixel(), $picture->channels() * intdiv($bits, 8)];
-            for ($start = $next = $from; $start < $to; $start += self::STRIP) {
-                $n = min(self::STRIP, $to - $start);
-                Ffi::call(self::library(), 'cmsDoTransform', $transform, $source->at($start * $in), $target->at($start * $out), $n);
-                if ($start + $n >= $next || $start + $n === $to) {
-                    $progress(($start + $n - $from) / ($to - $from));
-                    $next += self::PIXELS_PER_REPORT;
-                }
+        [$in, $out] = [$picture->bytesPerPixel(), $picture->channels() * intdiv($bits, 8)];
+        for ($start = $next = $from; $start < $to; $start += self::STRIP) {
+            $n = min(self::STRIP, $to - $start);
+            $transform->pixels($source->at($start * $in), $target->at($start * $out), $n);
+            if ($start + $n >= $next || $start + $n === $to) {
+                $progress(($start + $n - $from) / ($to - $from));
+                $next += self::PIXELS_PER_REPORT;
             }
-        } finally {
-            Ffi::call(self::library(), 'cmsDeleteTransform', $transform);
         }
     }
 
@@ -164,16 +155,14 @@ final class LittleCms
      * @param int         $bits    8 or 16 a channel of the pixels and of the inputs before them
      * @param int         $outBits 8 or 16 a channel of the result
      *
-     * @return \Closure(\FFI\CData, \FFI\CData, int, int, int, int): void from pixels to pixels, so many across and so many lines, bytes from line to line of the first and the second
-     *
      * @throws PictureError when there is not enough memory for it
      */
-    public static function parts(\FFI\CData $table, array $nodes, int $bits, int $outBits, bool $alpha): \Closure
+    public static function parts(\FFI\CData $table, array $nodes, int $bits, int $outBits, bool $alpha): ColourTransform
     {
         $lcms = self::library();
         $inputs = \count($nodes);
         [$in, $out] = [self::format(3 === $inputs ? 4 : 0, $inputs, $bits, $alpha), self::format(4, 3, $outBits, $alpha)];
-        $made = static function (?\FFI\CData $context, int $flags) use ($lcms, $table, $nodes, $in, $out): \FFI\CData {
+        $made = static function (?\FFI\CData $context, int $flags) use ($lcms, $table, $nodes, $in, $out): ColourTransform {
             $profile = TableProfile::made($context, $table, $nodes);
             try {
                 return self::between([$profile], $in, $out, self::PERCEPTUAL, $flags, $context);
@@ -185,13 +174,10 @@ final class LittleCms
         $transform = $made(TableAsItIs::context(), $alone);
         if (!TableAsItIs::took()) {
             // The library would make another, coarse table of it.
-            Ffi::call($lcms, 'cmsDeleteTransform', $transform);
             $transform = $made(null, $alone | self::AS_IT_STANDS);
         }
 
-        return static function (\FFI\CData $from, \FFI\CData $to, int $across, int $lines, int $fromLine, int $toLine) use ($lcms, $transform): void {
-            Ffi::call($lcms, 'cmsDoTransformLineStride', $transform, $from, $to, $across, $lines, $fromLine, $toLine, 0, 0);
-        };
+        return $transform;
     }
 
     /**
@@ -200,7 +186,7 @@ final class LittleCms
      *
      * @throws PictureError when one of them cannot be used
      */
-    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, ?\FFI\CData $context = null): \FFI\CData
+    private static function transform(array $profiles, int $inFormat, int $outFormat, int $intent, int $flags, ?\FFI\CData $context = null): ColourTransform
     {
         $lcms = self::library();
         $handles = array_map(static fn (string $profile): ?\FFI\CData => self::profile($profile, $context), $profiles);
@@ -222,7 +208,7 @@ final class LittleCms
      *
      * @throws PictureError when one of them cannot be used
      */
-    private static function between(array $handles, int $inFormat, int $outFormat, int $intent, int $flags, ?\FFI\CData $context): \FFI\CData
+    private static function between(array $handles, int $inFormat, int $outFormat, int $intent, int $flags, ?\FFI\CData $context): ColourTransform
     {
         $lcms = self::library();
         $count = \count($handles);
@@ -232,14 +218,14 @@ final class LittleCms
             $chain[$i] = $handle; // @phpstan-ignore offsetAccess.nonOffsetAccessible
         }
         // Always made for 16 bits and only then given 8-bit buffers: for 8 bits LittleCMS would resample the table
-        // over curves of its own, which outliers by up to a tenth of the range where a grade is not smooth.
+        // over curves of its own, which strays by up to a tenth of the range where a grade is not smooth.
         $transform = Ffi::call($lcms, 'cmsCreateMultiprofileTransformTHR', $context, $chain, $count, self::inSixteen($inFormat), self::inSixteen($outFormat), $intent, $flags);
         if (!$transform instanceof \FFI\CData || \FFI::isNull($transform)) {
             throw self::unusable();
         }
         Ffi::call($lcms, 'cmsChangeBuffersFormat', $transform, $inFormat, $outFormat);
 
-        return $transform;
+        return new ColourTransform($lcms, $transform);
     }
 
     private static function unusable(): PictureError

@@ -170,7 +170,7 @@ final class Vips
     /** Pixels in memory as an image, in 8 or 16 bits a band, or 32 for floats; the memory has to stay. */
     public static function over(\FFI\CData|string $memory, int $width, int $height, int $bands, int $bits): \FFI\CData
     {
-        $image = Ffi::call(VipsLibrary::get(), 'vips_image_new_from_memory', $memory, $width * $height * $bands * intdiv($bits, 8), $width, $height, $bands, [8 => self::UCHAR, 16 => self::USHORT, 32 => self::FLOAT][$bits] ?? self::UCHAR);
+        $image = Ffi::call(VipsLibrary::get(), 'vips_image_new_from_memory', $memory, $width * $height * $bands * intdiv($bits, 8), $width, $height, $bands, [8 => self::UCHAR, 16 => self::USHORT, 32 => self::FLOAT][$bits] ?? throw new \LogicException(\sprintf('There are no values of %d bits.', $bits)));
 
         return self::made($image);
     }
@@ -184,41 +184,12 @@ final class Vips
      */
     public static function strips(\FFI\CData $image, callable $take): void
     {
-        $vips = VipsLibrary::get();
+        $region = new VipsRegion($image);
         [$width, $height] = [self::number($image, 'width'), self::number($image, 'height')];
-        $region = Ffi::call($vips, 'vips_region_new', $image);
-        $length = $vips->new('size_t');
-        \assert($length instanceof \FFI\CData);
         $rows = max(8, min(512, intdiv(1 << 18, max(1, $width))));
         for ($top = 0; $top < $height; $top += $rows) {
-            $strip = Ffi::call($vips, 'vips_region_fetch', $region, 0, $top, $width, min($rows, $height - $top), \FFI::addr($length));
-            if (!$strip instanceof \FFI\CData || \FFI::isNull($strip)) {
-                throw self::error();
-            }
-            $bytes = $length->cdata; // @phpstan-ignore property.notFound
-            $take($strip, \is_int($bytes) ? max(0, $bytes) : 0, $top);
-            Ffi::call($vips, 'g_free', $strip);
+            $region->part(0, $top, $width, min($rows, $height - $top), static fn (\FFI\CData $strip, int $bytes) => $take($strip, $bytes, $top));
         }
-        Ffi::call($vips, 'g_object_unref', $region);
-    }
-
-    /**
-     * Takes parts of an image one after the other.
-     *
-     * @return \Closure(int, int, int, int, callable(\FFI\CData): void): void told left, top, width and height of a part, and what to do with its bytes
-     */
-    public static function parts(\FFI\CData $image): \Closure
-    {
-        $vips = VipsLibrary::get();
-        $region = Ffi::call($vips, 'vips_region_new', $image);
-
-        return static function (int $left, int $top, int $width, int $height, callable $take) use ($vips, $region): void {
-            $length = $vips->new('size_t');
-            \assert($length instanceof \FFI\CData);
-            $part = self::made(Ffi::call($vips, 'vips_region_fetch', $region, $left, $top, $width, $height, \FFI::addr($length)));
-            $take($part);
-            Ffi::call($vips, 'g_free', $part);
-        };
     }
 
     /** Whether an image is small enough to be held twice. */
@@ -241,9 +212,12 @@ final class Vips
             if (!$whole instanceof \FFI\CData || \FFI::isNull($whole)) {
                 throw self::error();
             }
-            $bytes = $length->cdata; // @phpstan-ignore property.notFound
-            \FFI::memcpy($memory->at(0), $whole, \is_int($bytes) ? max(0, $bytes) : 0);
-            Ffi::call(VipsLibrary::get(), 'g_free', $whole);
+            try {
+                $bytes = $length->cdata; // @phpstan-ignore property.notFound
+                \FFI::memcpy($memory->at(0), $whole, \is_int($bytes) ? max(0, $bytes) : 0);
+            } finally {
+                Ffi::call(VipsLibrary::get(), 'g_free', $whole);
+            }
 
             return;
         }
@@ -320,7 +294,12 @@ final class Vips
         return $list;
     }
 
-    private static function made(mixed $image): \FFI\CData
+    /**
+     * What the library has made.
+     *
+     * @throws VipsError when it has not
+     */
+    public static function made(mixed $image): \FFI\CData
     {
         if (!$image instanceof \FFI\CData || \FFI::isNull($image)) {
             throw self::error();

@@ -49,6 +49,10 @@ final class DifferenceTest extends TestCase
         yield 'softening' => [[['reach' => self::REACH] + self::BOWL], [['reach' => self::REACH, 'soften' => 4.5] + self::BOWL], ['“Bowl”: soften 0 → 4.5 ‰']];
         yield 'a name' => [[self::BOWL], [['label' => 'Big bowl'] + self::BOWL], ['“Bowl”: named “Big bowl”']];
         yield 'the order' => [[self::BOWL, self::WARM], [self::WARM, self::BOWL], ['Changed the order of the moves']];
+        yield 'everything at once' => [[], [self::BOWL, self::WARM], ['Added “Bowl”', 'Added Warmth']];
+        yield 'nothing left' => [[self::BOWL, self::WARM], [], ['Removed “Bowl”', 'Removed Warmth']];
+        yield 'two that are alike, one less' => [[self::WARM, ['id' => 'c'] + self::WARM], [self::WARM], ['Removed Warmth']];
+        yield 'empty before and after' => [[], [], ['Changed nothing that shows']];
         yield 'nothing' => [[self::BOWL], [self::BOWL], ['Changed nothing that shows']];
     }
 }

@@ -85,6 +85,30 @@ final class MinimumSpanningTreeTest extends TestCase
         }
     }
 
+    /** Where all steps are the same it is still one tree, of as many steps as pixels less one, and the same on every run. */
+    public function testTiesMakeATreeAllTheSame(): void
+    {
+        // A board of two colours: every step is as wide as any other, but at the rim.
+        $board = fn (): MinimumSpanningTree => $this->tree(static fn (int $i): array => [0 === ($i + intdiv($i, self::COLUMNS)) % 2 ? 0.4 : 0.6, 0.0, 0.0]);
+        $tree = $board();
+        $n = self::COLUMNS * self::ROWS;
+        $pixels = $tree->order;
+        sort($pixels);
+        self::assertSame(range(0, $n - 1), $pixels, 'every pixel once');
+        self::assertSame([-1], array_values(array_filter($tree->parents, static fn (int $parent): bool => $parent < 0)), 'one root');
+        foreach ($tree->parents as $at => $parent) {
+            self::assertLessThan(max(1, $at), $parent);
+        }
+        self::assertEquals($tree, $board());
+    }
+
+    public function testAPictureOfOnePixelIsItsOwnTree(): void
+    {
+        $tree = MinimumSpanningTree::of(new Points([0.5], [0.0], [0.0]), 1);
+        self::assertSame([[0], [-1]], [$tree->order, $tree->parents]);
+        self::assertSame([0.0], $tree->from([0])->surenessOfPixels());
+    }
+
     public function testAFlatPictureGrowsNowhereForCertain(): void
     {
         $tree = $this->tree(static fn (): array => [0.5, 0.0, 0.0]);
