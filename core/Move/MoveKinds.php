@@ -4,6 +4,22 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Move;
 
+use Tovrin\Core\Move\Kind\BandMix;
+use Tovrin\Core\Move\Kind\ColourBalance;
+use Tovrin\Core\Move\Kind\Curves;
+use Tovrin\Core\Move\Kind\EvenOut;
+use Tovrin\Core\Move\Kind\HueCurves;
+use Tovrin\Core\Move\Kind\HueRelief;
+use Tovrin\Core\Move\Kind\Matching;
+use Tovrin\Core\Move\Kind\Neutralise;
+use Tovrin\Core\Move\Kind\Palette;
+use Tovrin\Core\Move\Kind\Recolour;
+use Tovrin\Core\Move\Kind\Saturation;
+use Tovrin\Core\Move\Kind\SelectiveColour;
+use Tovrin\Core\Move\Kind\Shift;
+use Tovrin\Core\Move\Kind\SideWarmth;
+use Tovrin\Core\Move\Kind\Warmth;
+
 /** The list of kinds of move. A new kind is its own file, its panel, its test and one entry here. */
 final class MoveKinds
 {

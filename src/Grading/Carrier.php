@@ -9,7 +9,7 @@ use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\Photos;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Move\Neutralise;
+use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Reach\Fit\Rounding;
 use Tovrin\Core\Reading\MoveSummary;

@@ -19,8 +19,8 @@ use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
-use Tovrin\Core\Move\Recolour;
-use Tovrin\Core\Move\Shift;
+use Tovrin\Core\Move\Kind\Recolour;
+use Tovrin\Core\Move\Kind\Shift;
 use Tovrin\Core\Reach\Reach;
 
 /**

@@ -13,7 +13,7 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Move\Neutralise;
+use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Reading\Cast;
 use Tovrin\Core\Reading\NeutralPlaces;

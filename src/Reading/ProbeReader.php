@@ -15,7 +15,7 @@ use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\Curved;
 use Tovrin\Core\Move\Familied;
-use Tovrin\Core\Move\SideWarmth;
+use Tovrin\Core\Move\Kind\SideWarmth;
 use Tovrin\Core\Reading\FamilyShares;
 use Tovrin\Core\Reading\Raster;
 use Tovrin\Core\Reading\Reading;

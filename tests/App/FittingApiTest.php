@@ -7,9 +7,9 @@ namespace Tovrin\Tests\App;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Move\Matching;
-use Tovrin\Core\Move\Neutralise;
-use Tovrin\Core\Move\Palette;
+use Tovrin\Core\Move\Kind\Matching;
+use Tovrin\Core\Move\Kind\Neutralise;
+use Tovrin\Core\Move\Kind\Palette;
 use Tovrin\Tests\Core\Looks;
 
 /** Beginnings of moves that are made for one photo, and fitting them to another, over HTTP; on pictures of plain patches. */

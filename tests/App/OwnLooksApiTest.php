@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Move\Shift;
+use Tovrin\Core\Move\Kind\Shift;
 use Tovrin\Tests\Core\Looks;
 
 /** Looks of the user's own: saved, grouped, removed and brought back, given out and brought in as files. */

@@ -10,7 +10,7 @@ use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Move\Palette;
+use Tovrin\Core\Move\Kind\Palette;
 use Tovrin\Core\Reading\Pots;
 
 /** The pots of rendered photos, and what a palette makes of them. */

@@ -17,7 +17,7 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\Plane;
 use Tovrin\Core\Grade\Planes;
-use Tovrin\Core\Move\Shift;
+use Tovrin\Core\Move\Kind\Shift;
 
 /** The planes of a grade for one picture: on few points what the core computed, and from these at every pixel. */
 final readonly class PlanePictures

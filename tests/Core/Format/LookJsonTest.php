@@ -10,8 +10,8 @@ use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookSchema;
 use Tovrin\Core\Grade\ReadsFrom;
-use Tovrin\Core\Move\SelectiveColour;
-use Tovrin\Core\Move\Shift;
+use Tovrin\Core\Move\Kind\SelectiveColour;
+use Tovrin\Core\Move\Kind\Shift;
 
 final class LookJsonTest extends TestCase
 {

@@ -8,8 +8,8 @@ use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Move\BandMix;
 use Tovrin\Core\Move\HueBands;
+use Tovrin\Core\Move\Kind\BandMix;
 use Tovrin\Tests\Core\Looks;
 
 final class BandMixTest extends TestCase

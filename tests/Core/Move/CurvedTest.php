@@ -8,8 +8,8 @@ use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Move\Curves;
-use Tovrin\Core\Move\HueCurves;
+use Tovrin\Core\Move\Kind\Curves;
+use Tovrin\Core\Move\Kind\HueCurves;
 
 /** Where a colour lies on a curve: exactly where the curve acts on it. */
 final class CurvedTest extends TestCase

@@ -16,13 +16,13 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Move\ByProperty;
+use Tovrin\Core\Move\Kind\Matching;
+use Tovrin\Core\Move\Kind\Shift;
 use Tovrin\Core\Move\LinearTransport;
-use Tovrin\Core\Move\Matching;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\Reference;
 use Tovrin\Core\Move\ReferencePot;
-use Tovrin\Core\Move\Shift;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 

@@ -14,7 +14,7 @@ use Tovrin\Core\Colour\XyzD65;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
-use Tovrin\Core\Move\Neutralise;
+use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Reading\NeutralPlaces;

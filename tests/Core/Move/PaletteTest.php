@@ -18,9 +18,9 @@ use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Families;
 use Tovrin\Core\Model\Gaussian;
 use Tovrin\Core\Model\Mixture;
-use Tovrin\Core\Move\Palette;
+use Tovrin\Core\Move\Kind\Palette;
+use Tovrin\Core\Move\Kind\Shift;
 use Tovrin\Core\Move\Params;
-use Tovrin\Core\Move\Shift;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 

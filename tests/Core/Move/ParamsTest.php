@@ -9,9 +9,9 @@ use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Move\HueBands;
+use Tovrin\Core\Move\Kind\SelectiveColour;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
-use Tovrin\Core\Move\SelectiveColour;
 use Tovrin\Core\Reading\Spread;
 
 /** Settings as read from a look, and the small pieces that several kinds share. */

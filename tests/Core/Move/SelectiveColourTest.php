@@ -8,7 +8,7 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Move\SelectiveColour;
+use Tovrin\Core\Move\Kind\SelectiveColour;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 

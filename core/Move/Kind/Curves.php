@@ -2,12 +2,18 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\Curved;
+use Tovrin\Core\Move\Drawn;
+use Tovrin\Core\Move\MonotoneCurve;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Tone curves on encoded RGB, 0…255: one for all three channels, then one each, then one for light

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\Bradford;
 use Tovrin\Core\Colour\ColourBlock;
@@ -11,6 +11,11 @@ use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Colour\XyzD65;
+use Tovrin\Core\Move\Fitting;
+use Tovrin\Core\Move\NeutralProbe;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\ProbeWhites;
+use Tovrin\Core\Move\Setting;
 use Tovrin\Core\Tone\ToneZones;
 
 /**

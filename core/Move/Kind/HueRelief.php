@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 
 /**
  * One hue lightens while its opposite darkens, by chroma: relief between colours that a grey picture

@@ -2,10 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\Curved;
+use Tovrin\Core\Move\Drawn;
+use Tovrin\Core\Move\MonotoneCurve;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Hue, saturation and luminance as curves over the hue circle, through any points: periodic monotone

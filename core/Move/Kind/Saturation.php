@@ -2,11 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\GamutEdge;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\Drawn;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 use Tovrin\Core\Tone\Smooth;
 
 /**

@@ -2,11 +2,19 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Families;
+use Tovrin\Core\Move\Anchored;
+use Tovrin\Core\Move\Carry;
+use Tovrin\Core\Move\Fitting;
+use Tovrin\Core\Move\LongLists;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Move\PotShares;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Gives pots of a photo, its own colour families, colours of their own, and leaves the others as they are.

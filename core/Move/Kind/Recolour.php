@@ -2,12 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\Carry;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Carries one colour, the anchor, to another, the target, and all around it along: hue turned by the

@@ -2,11 +2,16 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\Familied;
+use Tovrin\Core\Move\HueBands;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Hue, saturation and lightness in twelve hue bands, blended between neighbours (see HueBands).

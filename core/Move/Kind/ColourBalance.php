@@ -2,12 +2,17 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\Drawn;
+use Tovrin\Core\Move\Familied;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 use Tovrin\Core\Tone\ToneZones;
 
 /**

@@ -2,11 +2,21 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Moments;
+use Tovrin\Core\Move\Anchored;
+use Tovrin\Core\Move\ByProperty;
+use Tovrin\Core\Move\Fitting;
+use Tovrin\Core\Move\LinearTransport;
+use Tovrin\Core\Move\LongLists;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Move\PotShares;
+use Tovrin\Core\Move\Reference;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Takes on the colours of another photo: as a whole, so that mean and covariance in OKLab become that photo's, or pot by pot,

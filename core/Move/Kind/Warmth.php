@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Move;
+namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\Bradford;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Daylight;
 use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\Setting;
 
 /**
  * Warmer or cooler as if the light were: Bradford adaptation from the daylight of 6504 K to another one
