@@ -48,6 +48,9 @@ check: tools build
 	npm run --silent --workspace studio typecheck
 	npm run --silent --workspace studio lint
 	npm run --silent --workspace tests/browser typecheck
+	npm run --silent --workspace tests/browser lint
+	@echo "== What nothing uses in the studio"
+	node_modules/.bin/knip --no-progress
 
 chaos: tools build
 	@bin/install-packages $(CHAOS_PACKAGES)

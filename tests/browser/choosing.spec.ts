@@ -6,13 +6,6 @@ import { at, differing, distance, file, root, row, rows, scratch, tovrin, PHOTOS
 
 const colourfulness = (c: Rgb) => Math.max(...c) - Math.min(...c);
 
-/** Mean colourfulness of what is shown at some places. */
-const mean = async (studio: Studio, places: readonly (readonly [number, number])[]) => {
-  const shown = await studio.pixels();
-  let sum = 0;
-  for (const [u, v] of places) sum += colourfulness(at(shown, ...(await studio.onCanvas(u, v))));
-  return sum / places.length;
-};
 /** The bowl's shade, body, far side and foot. */
 const BOWL = [[0.2, 0.6], [0.3, 0.65], [0.42, 0.66], [0.3, 0.48], [0.35, 0.74]] as const;
 const ELSEWHERE = [[0.7, 0.45], [0.66, 0.2], [0.3, 0.2], [0.9, 0.15], [0.55, 0.75], [0.1, 0.4], [0.1, 0.9], [0.9, 0.9]] as const;
@@ -209,7 +202,7 @@ test('the plates multiply back to the photo, and split shows source beside resul
     const t = at(tone, x, y);
     const c = at(colour, x, y);
     expect(t[0]).toBe(t[1]);
-    worst = Math.max(worst, distance(at(result, x, y), c.map((value, i) => Math.round((value * t[i]!) / 255)) as Rgb));
+    worst = Math.max(worst, distance(at(result, x, y), c.map((value, i) => Math.round((value * (t[i] ?? NaN)) / 255)) as Rgb));
   }
   expect(worst, 'to the last bit of 8').toBe(0);
   await studio.view('Source');

@@ -22,7 +22,7 @@ interface Props {
 const ANSWERS = [['wanted', 'Part of it'], ['held', 'Hold it']] as const;
 
 /** What an answer would do, in words. */
-export function outcome(ask: Ask, { sample, change }: NonNullable<ChoosingState['considered']>): string {
+function outcome(ask: Ask, { sample, change }: NonNullable<ChoosingState['considered']>): string {
   if (!change) return sample.as === 'wanted' ? 'This would catch nothing else.' : 'This would let go of next to nothing.';
   const what = `${change.mostly ? 'mostly ' : ''}${change.name}, ${percent(change.share)} of the photo`;
   if (change.added) return `This would also catch: ${what}.`;

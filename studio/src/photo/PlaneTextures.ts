@@ -2,11 +2,11 @@ import { cubesOf, MOST_WORD, type LevelledPlane } from './planes';
 import { Softener } from './softening';
 
 /** Most planes a grade can have, and the texture unit of the first area; softened mattes come behind the areas. */
-export const PLANES = 3;
+const PLANES = 3;
 const FIRST_UNIT = 3;
 
 /** What a plane is made of, for the shader. */
-export const PARTS = { area: 1, soft: 2, matte: 4 } as const;
+const PARTS = { area: 1, soft: 2, matte: 4 } as const;
 
 interface Held {
   key: string;

@@ -47,8 +47,8 @@ final class ScopesTest extends TestCase
 
     public function testPotsAreTheSameOnEveryRunAndHaveNamesOfTheirOwn(): void
     {
-        $study = self::study(self::noise(5000), 100);
-        self::assertSame(json_encode(Pots::of($study)), json_encode(Pots::of(self::study(self::noise(5000), 100))));
+        $study = self::study(self::noise(1200), 40);
+        self::assertSame(json_encode(Pots::of($study)), json_encode(Pots::of(self::study(self::noise(1200), 40))));
         $names = Pots::of($study)->names;
         self::assertSame($names, array_values(array_unique($names)), 'no two have one name');
         self::assertSame(json_encode(Pots::of($study)), json_encode(Pots::fromArray((array) json_decode((string) json_encode(Pots::of($study)), true))));
