@@ -23,12 +23,12 @@ use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
-use Tovrin\Core\Reach\Fit\ReachFitter;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Stroke;
 use Tovrin\Tests\Choosing\Decoding;
 use Tovrin\Tests\Choosing\Manner;
 use Tovrin\Tests\Choosing\MaskedPhoto;
+use Tovrin\Tests\Choosing\ReachFitter;
 use Tovrin\Tests\Choosing\SimulatedUser;
 
 require __DIR__.'/../vendor/autoload.php';

@@ -222,27 +222,6 @@ final readonly class SelectiveColour implements MoveKind, Familied
     }
 
     /**
-     * How much each target holds of one colour; targets that hold nothing may be missing.
-     *
-     * @return array<string, float>
-     */
-    public static function weights(float $r, float $g, float $b): array
-    {
-        $channels = [$r, $g, $b];
-        $max = max($channels);
-        $min = min($channels);
-        $mid = $r + $g + $b - $max - $min;
-
-        return [
-            self::PRIMARIES[(int) array_search($max, $channels, true)] => $max - $mid,
-            self::SECONDARIES[(int) array_search($min, $channels, true)] => $mid - $min,
-            'whites' => max(0.0, 2.0 * ($min - 0.5)),
-            'blacks' => max(0.0, 2.0 * (0.5 - $max)),
-            'neutrals' => max(0.0, 1.0 - abs($max - 0.5) - abs($min - 0.5)),
-        ];
-    }
-
-    /**
      * The demands of some targets: for cyan, magenta and yellow a list with one number a target.
      *
      * @param non-empty-list<string> $names

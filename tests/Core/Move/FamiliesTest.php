@@ -20,19 +20,6 @@ use Tovrin\Tests\Outside;
 /** What a family of colours holds is the same, asked of one colour or of a block. */
 final class FamiliesTest extends TestCase
 {
-    public function testATargetOfSelectiveColourHoldsAsMuchOfEachColourOfABlockAsOfItAlone(): void
-    {
-        $move = new SelectiveColour(true, []);
-        $colours = ColourBlock::of(Srgb::class, Outside::spread());
-        foreach (array_keys(SelectiveColour::TARGETS) as $target) {
-            foreach ($move->holding($target, new Colours($colours)) as $i => $weight) {
-                [$r, $g, $b] = $colours->at($i);
-                // Where two channels are equal a colour is of neither: its weight is 0 whichever is asked.
-                self::assertEqualsWithDelta(SelectiveColour::weights($r, $g, $b)[$target] ?? 0.0, $weight, 1e-12, "$target of $r, $g, $b");
-            }
-        }
-    }
-
     public function testTheTargetsOfAColourSumToOneAndItsShares(): void
     {
         $move = new SelectiveColour(true, []);

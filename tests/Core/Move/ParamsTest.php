@@ -9,7 +9,6 @@ use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Move\HueBands;
-use Tovrin\Core\Move\Kind\SelectiveColour;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Reading\Spread;
@@ -83,13 +82,6 @@ final class ParamsTest extends TestCase
             self::assertSame(max([0.0, ...array_values($holding)]), array_values($holding)[0] ?? null);
         }
         self::assertSame(['green' => 1.0], array_map(static fn (float $w): float => round($w, 9), HueBands::holding(HueBands::centres()[4] ?? 0.0)));
-    }
-
-    public function testTheTargetsOfAnyColourSumToOne(): void
-    {
-        foreach ([[0.2, 0.7, 0.4], [1.0, 1.0, 1.0], [0.0, 0.0, 0.0], [1.0, 0.0, 0.0], [0.5, 0.5, 0.5]] as $colour) {
-            self::assertEqualsWithDelta(1.0, array_sum(SelectiveColour::weights(...$colour)), 1e-12);
-        }
     }
 
     public function testASpreadIsNothingForOneColourAndGrowsWithDistance(): void

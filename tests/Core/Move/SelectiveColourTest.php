@@ -48,6 +48,54 @@ final class SelectiveColourTest extends TestCase
         self::assertEqualsWithDelta([0.9, 0.6 - 0.4 * 0.5 * 0.7, 0.2], $both, 1e-6);
     }
 
+    /**
+     * FFmpeg's selectivecolor has the same definition, in 16 bits (libavfilter/vf_selectivecolor.c); it rounds what each target adds, and
+     * nothing but a black or a white pixel is left out of its neutrals.
+     */
+    #[DataProvider('methods')]
+    public function testItIsWhatFfmpegMakesOfTheSameInks(string $method): void
+    {
+        $inks = [
+            'reds' => [20, -35, 10, 15], 'yellows' => [-40, 25, 60, -20], 'greens' => [70, -10, -55, 30], 'cyans' => [-80, 45, 5, 10], 'blues' => [15, 30, -65, -45],
+            'magentas' => [-25, -70, 35, 55], 'whites' => [10, 20, -15, 5], 'neutrals' => [-12, 8, 16, -6], 'blacks' => [40, -30, 20, -50],
+        ];
+        $colours = array_values(array_filter(Outside::spread(), static fn (array $one): bool => [0.0, 0.0, 0.0] !== $one && [1.0, 1.0, 1.0] !== $one));
+        $words = [];
+        foreach ($colours as $colour) {
+            foreach ($colour as $value) {
+                $words[] = (int) round(65535 * $value);
+            }
+        }
+        $options = implode(':', ['correction_method='.$method, ...array_map(static fn (string $target, array $four): string => $target.'='.implode(' ', array_map(static fn (int $one): string => (string) ($one / 100), $four)), array_keys($inks), $inks)]);
+        $n = \count($colours);
+        /** @var array<int, int>|false $theirs */
+        $theirs = unpack('v*', Outside::run(['ffmpeg', '-v', 'error', '-f', 'rawvideo', '-pix_fmt', 'rgb48le', '-s', $n.'x1', '-i', '-', '-vf', "selectivecolor=$options", '-f', 'rawvideo', '-pix_fmt', 'rgb48le', '-'], pack('v*', ...$words)));
+        self::assertIsArray($theirs);
+        $ours = (new SelectiveColour('relative' === $method, array_map(static fn (array $four): array => ['cyan' => (float) $four[0], 'magenta' => (float) $four[1], 'yellow' => (float) $four[2], 'black' => (float) $four[3]], $inks)))->apply(ColourBlock::of(Srgb::class, $colours));
+        $compared = 0;
+        $most = array_map(static fn (int $channel): float => max(array_map(static fn (array $four): float => (1 + $four[$channel] / 100) * (1 + $four[3] / 100) - 1, $inks)), [0, 1, 2]);
+        foreach ($colours as $i => $colour) {
+            $own = $ours->at($i);
+            foreach ([0, 1, 2] as $channel) {
+                if ('relative' === $method && (1 - $colour[$channel]) * $most[$channel] > $colour[$channel]) {
+                    // Here definitions part: theirs lets no target by itself go beyond full ink.
+                    continue;
+                }
+                ++$compared;
+                // Theirs stays within 0 and 1. Five targets act on a colour at most, each rounded to half of a level.
+                self::assertEqualsWithDelta($theirs[3 * $i + $channel + 1] / 65535, max(0.0, min(1.0, $own[$channel])), 4 / 65535, implode(' ', $colour));
+            }
+        }
+        self::assertGreaterThan(300, $compared);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function methods(): iterable
+    {
+        yield 'relative' => ['relative'];
+        yield 'absolute' => ['absolute'];
+    }
+
     public function testBlackCompoundsWithTheOtherInks(): void
     {
         // d = (1 + 0.2)(1 + 0.5) − 1 = 0.8 for cyan, 0.5 for the inks that are at rest.

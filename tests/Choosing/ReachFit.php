@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Fit;
+namespace Tovrin\Tests\Choosing;
 
 use Tovrin\Core\Reach\Reach;
 

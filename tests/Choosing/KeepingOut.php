@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Fit;
+namespace Tovrin\Tests\Choosing;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\ColourClusters;
@@ -10,6 +10,9 @@ use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Reach\Fit\Caught;
+use Tovrin\Core\Reach\Fit\Rounding;
+use Tovrin\Core\Reach\Fit\Samples;
 use Tovrin\Core\Reach\HeldColour;
 use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
@@ -167,5 +170,25 @@ final class KeepingOut
             $reach->invert,
             $reach->held,
         );
+    }
+
+    /** What a reach catches of a photo, but for what is close to the held colours. */
+    public static function standIns(Reach $reach, ColourBlock $photo, ColourBlock $held): ColourBlock
+    {
+        $caught = Caught::of($reach, $photo);
+        $away = array_fill(0, $caught->count(), 1.0);
+        foreach (ColourClusters::of($held, self::CARVE_MOST, 0.03)->centres as $centre) {
+            (new HeldColour(Hex::format(...ColourBlock::of(OkLab::class, [$centre])->in(Srgb::class)->at(0)), 0.08))->carve($caught, $away);
+        }
+        $l = $a = $b = [];
+        foreach ($away as $i => $weight) {
+            if ($weight >= Caught::LEAST) {
+                $l[] = $caught->a[$i];
+                $a[] = $caught->b[$i];
+                $b[] = $caught->c[$i];
+            }
+        }
+
+        return new ColourBlock(OkLab::class, $l, $a, $b);
     }
 }

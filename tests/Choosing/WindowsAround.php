@@ -2,10 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Fit;
+namespace Tovrin\Tests\Choosing;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Reach\Fit\Rounding;
+use Tovrin\Core\Reach\Fit\Samples;
 use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Window;

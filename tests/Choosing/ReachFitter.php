@@ -2,9 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reach\Fit;
+namespace Tovrin\Tests\Choosing;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Reach\Fit\Caught;
+use Tovrin\Core\Reach\Fit\Rounding;
+use Tovrin\Core\Reach\Fit\Samples;
 use Tovrin\Core\Reach\Reach;
 
 /**
@@ -44,7 +47,7 @@ final class ReachFitter
                 $words[] = 'What is wanted and what is to stay are the same colours, so nothing was carved out. Mark another part of either.';
             } else {
                 $search = $held->thinned(self::SEARCHED);
-                $reach = KeepingOut::keepOut($reach, 0 === $wanted->count() && null !== $photo ? Caught::standIns($reach, $photo->thinned(self::SEARCHED), $search) : $wanted->thinned(self::SEARCHED), $search);
+                $reach = KeepingOut::keepOut($reach, 0 === $wanted->count() && null !== $photo ? KeepingOut::standIns($reach, $photo->thinned(self::SEARCHED), $search) : $wanted->thinned(self::SEARCHED), $search);
             }
         }
         $caughtWanted = Caught::share($reach, $wanted);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Tests\Core\Reach\Fit;
+namespace Tovrin\Tests\Choosing;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -13,7 +13,6 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Reach\Fit\Caught;
-use Tovrin\Core\Reach\Fit\ReachFitter;
 use Tovrin\Core\Reach\HueWindow;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Window;
