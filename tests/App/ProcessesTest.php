@@ -72,7 +72,7 @@ final class ProcessesTest extends TestCase
     {
         // A copy that anybody may read, for a user who may have no further process.
         $folder = Outside::scratch();
-        foreach (['Native/Ffi', 'Native/ForkedProcess', 'PictureError', 'ForkedTask', 'ForkedTaskError'] as $class) {
+        foreach (['Native/Ffi', 'Native/LibC', 'Native/ForkedProcess', 'PictureError', 'ForkedTask', 'ForkedTaskError'] as $class) {
             copy(Outside::root()."/src/Imaging/$class.php", $folder.'/'.basename($class).'.php');
         }
         file_put_contents($folder.'/try.php', <<<'PHP'

@@ -13,18 +13,11 @@ final class ForkedProcess
     /** SIGKILL, which pcntl would name. */
     public const KILL = 9;
     private const DIE_WITH_PARENT = 1;
-    private const DECLARATIONS = <<<'C'
-        int fork(void);
-        int waitpid(int pid, int* status, int options);
-        int prctl(int option, unsigned long value);
-        C;
-
-    private static ?\FFI $libc = null;
 
     /** @return int 0 in the new process, its number in this one, −1 when there can be no other */
     public static function fork(): int
     {
-        $pid = Ffi::call(self::libc(), 'fork');
+        $pid = LibC::call('fork');
 
         return \is_int($pid) ? $pid : -1;
     }
@@ -35,7 +28,7 @@ final class ForkedProcess
      */
     public static function dieWith(int $parent): void
     {
-        Ffi::call(self::libc(), 'prctl', self::DIE_WITH_PARENT, self::KILL);
+        LibC::call('prctl', self::DIE_WITH_PARENT, self::KILL);
         if (posix_getppid() !== $parent) {
             // It had ended before that was said.
             posix_kill((int) getmypid(), self::KILL);
@@ -49,11 +42,6 @@ final class ForkedProcess
     public static function end(int $pid): void
     {
         posix_kill($pid, self::KILL);
-        Ffi::call(self::libc(), 'waitpid', $pid, null, 0);
-    }
-
-    private static function libc(): \FFI
-    {
-        return self::$libc ??= \FFI::cdef(self::DECLARATIONS);
+        LibC::call('waitpid', $pid, null, 0);
     }
 }

@@ -12,7 +12,6 @@ final class Priority
     /** @param int $niceness 0…19, 0 as usual; it can be raised by anybody, and lowered by nobody */
     public static function set(int $niceness): void
     {
-        $libc = \FFI::cdef('int setpriority(int which, unsigned int who, int nice);');
-        Ffi::call($libc, 'setpriority', self::PROCESS, 0, $niceness);
+        LibC::call('setpriority', self::PROCESS, 0, $niceness);
     }
 }

@@ -26,10 +26,9 @@ final class ProcessLimit
 
     private static function set(int $what, int $most): void
     {
-        $libc = \FFI::cdef('typedef struct { unsigned long now, most; } limit; int setrlimit(int what, const limit* limit);');
-        $limit = $libc->new('limit');
+        $limit = LibC::get()->new('limit');
         \assert($limit instanceof \FFI\CData);
         $limit->now = $limit->most = $most; // @phpstan-ignore property.notFound, property.notFound
-        Ffi::call($libc, 'setrlimit', $what, \FFI::addr($limit));
+        LibC::call('setrlimit', $what, \FFI::addr($limit));
     }
 }

@@ -9,16 +9,11 @@ use Tovrin\App\Imaging\PictureError;
 /** Memory that this process and those it forks write to together: anonymous, shared, gone with its owner. */
 final class SharedBytes
 {
-    private const DECLARATIONS = <<<'C'
-        void* mmap(void* address, size_t length, int protection, int flags, int file, long offset);
-        int munmap(void* address, size_t length);
-        C;
     private const READ_WRITE = 3;
     /** Shared and anonymous; room is taken only for what is written. */
     private const SHARED_ANONYMOUS = 0x4021;
     private const PAGE = 4096;
 
-    private readonly \FFI $libc;
     private readonly \FFI\CData $memory;
     private int $mapped;
 
@@ -30,10 +25,9 @@ final class SharedBytes
     public function __construct(private int $length)
     {
         $this->mapped = $length;
-        $this->libc = \FFI::cdef(self::DECLARATIONS);
-        $address = Ffi::call($this->libc, 'mmap', null, $length, self::READ_WRITE, self::SHARED_ANONYMOUS, -1, 0);
+        $address = LibC::call('mmap', null, $length, self::READ_WRITE, self::SHARED_ANONYMOUS, -1, 0);
         // The system answers −1 when it has none.
-        if (!$address instanceof \FFI\CData || -1 === $this->libc->cast('intptr_t', $address)?->cdata) { // @phpstan-ignore property.notFound
+        if (!$address instanceof \FFI\CData || -1 === LibC::get()->cast('intptr_t', $address)?->cdata) { // @phpstan-ignore property.notFound
             throw new PictureError(\sprintf('There is not enough memory for this picture; it needs %d MB.', (int) ceil($length / 1e6)));
         }
         $this->memory = $address;
@@ -41,13 +35,13 @@ final class SharedBytes
 
     public function __destruct()
     {
-        Ffi::call($this->libc, 'munmap', $this->memory, $this->mapped);
+        LibC::call('munmap', $this->memory, $this->mapped);
     }
 
     /** The memory as a pointer to its bytes. */
     public function bytes(): \FFI\CData
     {
-        $bytes = $this->libc->cast('char*', $this->memory);
+        $bytes = LibC::get()->cast('char*', $this->memory);
         \assert($bytes instanceof \FFI\CData);
 
         return $bytes;
@@ -71,7 +65,7 @@ final class SharedBytes
     {
         $pages = self::PAGE * intdiv($length + self::PAGE - 1, self::PAGE);
         if ($pages < $this->mapped && $pages > 0) {
-            Ffi::call($this->libc, 'munmap', $this->at($pages), $this->mapped - $pages);
+            LibC::call('munmap', $this->at($pages), $this->mapped - $pages);
             $this->mapped = $pages;
         }
         $this->length = $length;
