@@ -13,13 +13,13 @@ use Tovrin\App\Delivery\Output;
 use Tovrin\App\Delivery\Rendering;
 use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Imaging\Apply\Exactness;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
 use Tovrin\App\Imaging\Encode\Profile;
 use Tovrin\App\Imaging\Metadata\MetadataKept;
 
 /** The options of commands that write pictures. */
 final class PictureOptions
 {
-    private const FORMATS = ['jpg' => ExportFormat::Jpeg, 'jpeg' => ExportFormat::Jpeg, 'png' => ExportFormat::Png, 'tif' => ExportFormat::Tiff, 'tiff' => ExportFormat::Tiff, 'webp' => ExportFormat::Webp, 'avif' => ExportFormat::Avif];
     private const CHROMA = ['full' => true, 'half' => false];
 
     public static function add(Command $command): Command
@@ -44,7 +44,8 @@ final class PictureOptions
      */
     public static function wanted(InputInterface $input, string $target): ExportSpec
     {
-        $format = self::FORMATS[strtolower(pathinfo($target, \PATHINFO_EXTENSION))] ?? throw new UsageError(\sprintf('"%s" does not say what to write: end its name in .jpg, .png, .tif, .webp or .avif.', $target));
+        $form = FileFormats::ofEnding(pathinfo($target, \PATHINFO_EXTENSION)) ?? throw new UsageError(\sprintf('"%s" does not say what to write: end its name in %s.', $target, self::endings()));
+        $format = ExportFormat::from($form::id());
         $bits = self::number($input, 'bits', 8, 16);
         if (!\in_array($bits, [null, 8, 16], true) || (16 === $bits && !$format->isDeep())) {
             throw new UsageError(16 === $bits ? \sprintf('"%s" cannot have 16 bits: write a .tif or .png, or leave --bits out.', $target) : '--bits must be 8 or 16.');
@@ -64,6 +65,14 @@ final class PictureOptions
             true === $input->getOption('progressive'),
             self::chroma($input),
         );
+    }
+
+    private static function endings(): string
+    {
+        $endings = array_map(static fn (string $format): string => '.'.$format::endings()[0], FileFormats::ALL);
+        $last = array_pop($endings);
+
+        return implode(', ', $endings).' or '.$last;
     }
 
     /** How near a file comes to its grade, in words. */

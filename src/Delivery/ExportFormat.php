@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Delivery;
 
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
+use Tovrin\App\Imaging\Encode\Format\Png;
+use Tovrin\App\Imaging\Encode\Format\Tiff;
+
 /** Forms of a finished file: pictures, parts of pictures, and the grade itself. */
 enum ExportFormat: string
 {
@@ -41,11 +45,6 @@ enum ExportFormat: string
     public function ending(): string
     {
         return match ($this) {
-            self::Jpeg => '.jpg',
-            self::Png => '.png',
-            self::Tiff => '.tif',
-            self::Webp => '.webp',
-            self::Avif => '.avif',
             self::Matte => '-matte.png',
             self::MatteTiff => '-matte.tif',
             self::TonePlate => '-tone-plate.png',
@@ -53,6 +52,7 @@ enum ExportFormat: string
             self::Cube => '.cube',
             self::Icc => '.icc',
             self::Hald => '-hald.png',
+            default => '.'.FileFormats::named($this->picture())::endings()[0],
         };
     }
 
@@ -60,36 +60,28 @@ enum ExportFormat: string
     public function type(): string
     {
         return match ($this) {
-            self::Jpeg => 'image/jpeg',
-            self::Tiff, self::MatteTiff => 'image/tiff',
-            self::Webp => 'image/webp',
-            self::Avif => 'image/avif',
+            self::MatteTiff => Tiff::mediaType(),
             self::Cube => 'text/plain',
             self::Icc => 'application/vnd.iccprofile',
-            default => 'image/png',
+            default => FileFormats::named($this->picture())::mediaType(),
         };
     }
 
-    /** How pictures of it are written, for Photo\Writing. */
+    /** The format of the picture that it is: one of FileFormats. */
     public function picture(): string
     {
-        return \in_array($this, [self::Jpeg, self::Tiff, self::Webp, self::Avif], true) ? $this->value : self::Png->value;
+        return \in_array($this->value, array_map(static fn (string $format): string => $format::id(), FileFormats::ALL), true) ? $this->value : Png::id();
     }
 
     /** Whether it can hold 16 bits a channel. */
     public function isDeep(): bool
     {
-        return self::Png === $this || self::Tiff === $this || $this->isPlate();
+        return !$this->isGrade() && !$this->isMatte() && FileFormats::named($this->picture())::isDeep();
     }
 
     /** How long a megapixel takes against one of a JPEG; roughly, as measured. */
     public function slowness(): int
     {
-        return match ($this) {
-            self::Jpeg, self::Matte, self::MatteTiff => 1,
-            self::Tiff => 2,
-            self::Avif => 12,
-            default => 3,
-        };
+        return $this->isMatte() ? 1 : FileFormats::named($this->picture())::slowness();
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\TestCase;
+use Tovrin\App\Imaging\Encode\Format\FileFormat;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
 use Tovrin\Core\Colour\ColourSpace;
 use Tovrin\Core\Colour\ColourSpaces;
 use Tovrin\Core\Move\MoveKind;
@@ -104,6 +106,8 @@ final class ArchitectureTest extends TestCase
     {
         self::assertEqualsCanonicalizing(self::implementing('Colour', ColourSpace::class), ColourSpaces::ALL);
         self::assertEqualsCanonicalizing(self::implementing('Move/Kind', MoveKind::class), MoveKinds::ALL);
+        $formats = array_map(static fn (string $path): string => 'Tovrin\App\Imaging\Encode\Format\\'.basename($path, '.php'), glob(Outside::root().'/src/Imaging/Encode/Format/*.php') ?: []);
+        self::assertEqualsCanonicalizing(array_values(array_filter($formats, static fn (string $class): bool => class_exists($class) && is_subclass_of($class, FileFormat::class))), FileFormats::ALL);
     }
 
     /** @return list<class-string> */

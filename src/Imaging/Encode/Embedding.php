@@ -7,7 +7,6 @@ namespace Tovrin\App\Imaging\Encode;
 use Tovrin\App\Imaging\Metadata\Exif;
 use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\Metadata\TagDirectory;
-use Tovrin\App\Imaging\Native\Vips;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Format\PngChunk;
@@ -27,32 +26,15 @@ final class Embedding
     private const SEGMENT_MOST = 65_500;
     private const PNG_HEAD = 33;
 
-    /** What libvips writes itself; before writing. */
-    public static function before(\FFI\CData $image, string $format, Pixels $pixels): void
+    /** @return array<string, string|null> all that goes along, for formats that libvips puts it into, by the names it has for them */
+    public static function blobs(Pixels $pixels): array
     {
         $metadata = $pixels->metadata;
-        $blobs = match ($format) {
-            'webp', 'avif' => ['icc-profile-data' => $pixels->colours->profile, 'exif-data' => null === $metadata->exif ? null : self::EXIF.$metadata->exif, 'xmp-data' => $metadata->xmp],
-            'tiff' => ['icc-profile-data' => $pixels->colours->profile, 'xmp-data' => $metadata->xmp],
-            default => [],
-        };
-        foreach (array_filter($blobs) as $name => $bytes) {
-            Vips::setBlob($image, $name, $bytes);
-        }
+
+        return ['icc-profile-data' => $pixels->colours->profile, 'exif-data' => null === $metadata->exif ? null : self::EXIF.$metadata->exif, 'xmp-data' => $metadata->xmp];
     }
 
-    /** The rest; into the finished file. */
-    public static function into(string $path, string $format, Pixels $pixels): void
-    {
-        match ($format) {
-            'jpeg' => self::intoJpeg($path, $pixels),
-            'png' => self::spliced($path, self::PNG_HEAD, self::pngChunks($pixels)),
-            'tiff' => self::behindTiff($path, $pixels->metadata),
-            default => null,
-        };
-    }
-
-    private static function intoJpeg(string $path, Pixels $pixels): void
+    public static function intoJpeg(string $path, Pixels $pixels): void
     {
         $metadata = $pixels->metadata;
         $segments = null === $metadata->exif ? '' : self::segment(0xE1, self::EXIF.$metadata->exif);
@@ -73,17 +55,16 @@ final class Embedding
         return \strlen($data) > self::SEGMENT_MOST ? '' : "\xFF".\chr($marker).pack('n', \strlen($data) + 2).$data;
     }
 
-    private static function pngChunks(Pixels $pixels): string
+    public static function intoPng(string $path, Pixels $pixels): void
     {
         $metadata = $pixels->metadata;
-
-        return (null === $pixels->colours->profile ? '' : PngChunk::of('iCCP', "ICC\0\0".gzcompress($pixels->colours->profile)))
+        self::spliced($path, self::PNG_HEAD, (null === $pixels->colours->profile ? '' : PngChunk::of('iCCP', "ICC\0\0".gzcompress($pixels->colours->profile)))
             .(null === $metadata->exif ? '' : PngChunk::of('eXIf', $metadata->exif))
-            .(null === $metadata->xmp ? '' : PngChunk::of('iTXt', "XML:com.adobe.xmp\0\0\0\0\0".$metadata->xmp));
+            .(null === $metadata->xmp ? '' : PngChunk::of('iTXt', "XML:com.adobe.xmp\0\0\0\0\0".$metadata->xmp)));
     }
 
     /** EXIF and IPTC data as the file's own tags: a new first directory behind its end, with what the old one had. */
-    private static function behindTiff(string $path, Metadata $metadata): void
+    public static function behindTiff(string $path, Metadata $metadata): void
     {
         $exif = null === $metadata->exif ? null : Exif::read($metadata->exif);
         $first = null === $exif && null === $metadata->iptc ? null : TagDirectory::ofFile($path);

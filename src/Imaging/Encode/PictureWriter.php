@@ -14,17 +14,6 @@ use Tovrin\App\Imaging\Pixels;
 /** Writes pictures as files of every form, with the profile and the metadata that go with them. */
 final class PictureWriter
 {
-    private const KEPT_COLOUR = 2;
-    private const HALVED_COLOUR = 1;
-    private const DEFLATE = 2;
-    private const DIFFERENCES = 2;
-    private const AV1 = 4;
-    /** Larger by a hundredth than with more effort, in a third of the time. */
-    private const AVIF_EFFORT = 2;
-    private const PNG_LEVEL = 3;
-    /** Rows are written as differences to the ones above, whichever is smaller. */
-    private const PNG_FILTERS = 0x08;
-
     /**
      * @param string                   $path      the file to write; what is there is lost
      * @param (callable(): void)|null  $meanwhile see ForkedTask::result()
@@ -47,7 +36,9 @@ final class PictureWriter
 
             return '';
         }, $meanwhile);
-        Embedding::into($path, $how->format, $pixels);
+        if (!$how->isGrey()) {
+            Writing::formatNamed($how->format)::finish($path, $pixels);
+        }
     }
 
     /** The file's bytes, of a picture that is not large. */
@@ -66,11 +57,12 @@ final class PictureWriter
     private static function encode(Pixels $pixels, Writing $how, string $path): void
     {
         $image = $pixels->image();
+        $format = Writing::formatNamed($how->format);
         $deep = 16 === $pixels->bits && $how->isDeep();
         if ($how->isGrey()) {
             $image = Vips::run('extract_band', [$image, Vips::OUT, 0]);
         }
-        if ('jpeg' === $how->format && $pixels->alpha) {
+        if ($pixels->alpha && !$format::isTransparent()) {
             $image = PictureShape::flattened($image, $pixels->bits);
         }
         if (!$deep) {
@@ -80,14 +72,10 @@ final class PictureWriter
             $how->isGrey() => $deep ? Vips::GREY_DEEP : Vips::GREY,
             default => $deep ? Vips::RGB_DEEP : Vips::RGB,
         }]);
-        Embedding::before($image, $how->format, $pixels);
-        Vips::run(...match ($how->format) {
-            'jpeg' => ['jpegsave', [$image, $path], ['Q' => $how->quality, 'subsample_mode' => $how->keepsColour() ? self::KEPT_COLOUR : self::HALVED_COLOUR, 'interlace' => (int) $how->progressive]],
-            'png', Writing::GREY => ['pngsave', [$image, $path], ['compression' => self::PNG_LEVEL, 'filter' => self::PNG_FILTERS]],
-            'tiff', Writing::GREY_TIFF => ['tiffsave', [$image, $path], ['compression' => self::DEFLATE, 'predictor' => self::DIFFERENCES]],
-            'webp' => ['webpsave', [$image, $path], ['Q' => $how->quality]],
-            'avif' => ['heifsave', [$image, $path], ['Q' => $how->quality, 'compression' => self::AV1, 'effort' => self::AVIF_EFFORT, 'subsample_mode' => $how->keepsColour() ? self::KEPT_COLOUR : self::HALVED_COLOUR]],
-            default => throw new \InvalidArgumentException(\sprintf('There is no form "%s" for pictures.', $how->format)),
-        });
+        foreach ($how->isGrey() ? [] : array_filter($format::embedded($pixels)) as $name => $bytes) {
+            Vips::setBlob($image, $name, $bytes);
+        }
+        [$operation, $options] = $format::saving($how);
+        Vips::run($operation, [$image, $path], $options);
     }
 }

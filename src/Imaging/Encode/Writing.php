@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Encode;
 
+use Tovrin\App\Imaging\Encode\Format\FileFormat;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
+use Tovrin\App\Imaging\Encode\Format\Png;
+use Tovrin\App\Imaging\Encode\Format\Tiff;
+
 /** How a picture file is written. */
 final readonly class Writing
 {
@@ -13,7 +18,7 @@ final readonly class Writing
     public const GREY_TIFF = 'grey-tiff';
 
     /**
-     * @param string    $format      jpeg, png, tiff, webp, avif, GREY or GREY_TIFF
+     * @param string    $format      the id of one of FileFormats, GREY or GREY_TIFF
      * @param int       $quality     1…100, for JPEG, WebP and AVIF
      * @param bool|null $fullColour  whether a JPEG or AVIF keeps colour in every pixel; null is from quality 90 on, common practice
      * @param bool      $progressive whether a JPEG comes in scans of rising detail
@@ -24,10 +29,24 @@ final readonly class Writing
     {
     }
 
+    /**
+     * @return class-string<FileFormat>
+     *
+     * @throws \InvalidArgumentException when there is none of the name
+     */
+    public static function formatNamed(string $name): string
+    {
+        return match ($name) {
+            self::GREY => Png::class,
+            self::GREY_TIFF => Tiff::class,
+            default => FileFormats::named($name),
+        };
+    }
+
     /** Whether the file has 16 bits, of pixels that have. */
     public function isDeep(): bool
     {
-        return !$this->shallow && \in_array($this->format, ['png', 'tiff', self::GREY, self::GREY_TIFF], true);
+        return !$this->shallow && self::formatNamed($this->format)::isDeep();
     }
 
     public function isGrey(): bool

@@ -30,6 +30,10 @@ final class Vips
     public const GREY = 1;
     public const GREY_DEEP = 26;
 
+    /** Whether a JPEG or AVIF keeps colour in every pixel. */
+    public const COLOUR_KEPT = 2;
+    public const COLOUR_HALVED = 1;
+
     /** Bytes of an image that may be held twice. */
     private const AT_ONCE_MOST = 160_000_000;
     /** Options that the library takes as floating-point numbers: it would read whole ones as something else. */
