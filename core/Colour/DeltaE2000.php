@@ -13,6 +13,9 @@ namespace Tovrin\Core\Colour;
  */
 final class DeltaE2000
 {
+    /** By how much colours near grey are treated otherwise; chroma 25, as in the standard. */
+    private const GREY = 25.0 ** 7;
+
     /**
      * The difference of each pair of colours.
      *
@@ -40,7 +43,7 @@ final class DeltaE2000
     private static function ofLab(float $l1, float $a1, float $b1, float $l2, float $a2, float $b2): float
     {
         $c7 = ((sqrt($a1 * $a1 + $b1 * $b1) + sqrt($a2 * $a2 + $b2 * $b2)) / 2.0) ** 7.0;
-        $g = 0.5 * (1.0 - sqrt($c7 / ($c7 + 6103515625.0)));
+        $g = 0.5 * (1.0 - sqrt($c7 / ($c7 + self::GREY)));
         $a1 *= 1.0 + $g;
         $a2 *= 1.0 + $g;
         $chroma1 = sqrt($a1 * $a1 + $b1 * $b1);
@@ -73,7 +76,7 @@ final class DeltaE2000
             + 0.32 * cos(deg2rad(3.0 * $meanHue + 6.0)) - 0.20 * cos(deg2rad(4.0 * $meanHue - 63.0));
         $theta = 30.0 * exp(-((($meanHue - 275.0) / 25.0) ** 2.0));
         $meanC7 = $meanC ** 7.0;
-        $rc = 2.0 * sqrt($meanC7 / ($meanC7 + 6103515625.0));
+        $rc = 2.0 * sqrt($meanC7 / ($meanC7 + self::GREY));
         $l50 = ($meanL - 50.0) ** 2.0;
         $sl = 1.0 + 0.015 * $l50 / sqrt(20.0 + $l50);
         $sc = 1.0 + 0.045 * $meanC;

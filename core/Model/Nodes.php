@@ -95,19 +95,19 @@ final readonly class Nodes
      * The node nearest to each colour: a hot loop.
      *
      * @param array<int, float> $light OKLab L
-     * @param array<int, float> $green OKLab a
-     * @param array<int, float> $blue  OKLab b
+     * @param array<int, float> $a     OKLab a
+     * @param array<int, float> $b     OKLab b
      *
      * @return array<int, int> −1 for a colour that lies near none
      */
-    public function nearest(array $light, array $green, array $blue): array
+    public function nearest(array $light, array $a, array $b): array
     {
         [$stepL, $stepA, $stepB] = self::STEP;
         $middle = self::MIDDLE + 0.5;
         $index = $this->index;
         $nearest = [];
         foreach ($light as $i => $l) {
-            $key = (int) ($l / $stepL + 0.5) << 20 | (int) ($green[$i] / $stepA + $middle) << 10 | (int) ($blue[$i] / $stepB + $middle);
+            $key = (int) ($l / $stepL + 0.5) << 20 | (int) ($a[$i] / $stepA + $middle) << 10 | (int) ($b[$i] / $stepB + $middle);
             $nearest[] = $index[$key] ?? -1;
         }
 

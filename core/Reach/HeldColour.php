@@ -38,14 +38,14 @@ final readonly class HeldColour
     {
         [$l, $a, $b] = ColourBlock::one(Srgb::class, ...Hex::parse($this->colour))->in(OkLab::class)->at(0);
         $light = $lab->a;
-        $green = $lab->b;
-        $blue = $lab->c;
+        $greenRed = $lab->b;
+        $blueYellow = $lab->c;
         $radius = $this->radius;
         $n = \count($light);
         for ($i = 0; $i < $n; ++$i) {
             $x = $light[$i] - $l;
-            $y = $green[$i] - $a;
-            $z = $blue[$i] - $b;
+            $y = $greenRed[$i] - $a;
+            $z = $blueYellow[$i] - $b;
             $t = sqrt($x * $x + $y * $y + $z * $z) / $radius;
             if ($t < 1.0) {
                 $weights[$i] *= $t * $t * (3.0 - 2.0 * $t);

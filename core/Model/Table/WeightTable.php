@@ -28,7 +28,7 @@ final readonly class WeightTable
      */
     public function at(ColourBlock $lab): array
     {
-        [$light, $green, $blue] = [$lab->a, $lab->b, $lab->c];
+        [$light, $as, $bs] = [$lab->a, $lab->b, $lab->c];
         [$scaleL, $scaleA, $scaleB] = [1.0 / Nodes::STEP[0], 1.0 / Nodes::STEP[1], 1.0 / Nodes::STEP[2]];
         [$fromL, $fromA, $fromB] = $this->origin;
         [$sizeL, $sizeA, $sizeB] = $this->size;
@@ -38,8 +38,8 @@ final readonly class WeightTable
         $weights = [];
         foreach ($light as $n => $l) {
             $x = $l * $scaleL - $fromL;
-            $y = $green[$n] * $scaleA - $fromA;
-            $z = $blue[$n] * $scaleB - $fromB;
+            $y = $as[$n] * $scaleA - $fromA;
+            $z = $bs[$n] * $scaleB - $fromB;
             if ($x < 0.0 || $y < 0.0 || $z < 0.0 || $x >= $lastL || $y >= $lastA || $z >= $lastB) {
                 $weights[] = 0.0;
                 continue;
