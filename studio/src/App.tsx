@@ -2,12 +2,12 @@ import { Box, Button, CircularProgress, Snackbar, Typography } from '@mui/materi
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useState } from 'react';
 import { api } from './api/client';
-import { listenForAbandoning } from './drag/activeDrag';
-import { startSessions } from './session/sessions';
-import type { Say } from './shell/say';
-import { SetMenu } from './shell/SetMenu';
-import { useRoute } from './shell/useRoute';
-import { Workspace } from './shell/Workspace';
+import { listenForAbandoning } from './ui/drag/activeDrag';
+import { startSessions } from './features/ledger/sessions';
+import type { Say } from './features/shell/say';
+import { SetMenu } from './features/shell/SetMenu';
+import { useRoute } from './features/shell/useRoute';
+import { Workspace } from './features/shell/Workspace';
 
 export function App() {
   const [route, go] = useRoute();

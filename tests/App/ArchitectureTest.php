@@ -102,6 +102,25 @@ final class ArchitectureTest extends TestCase
         }
     }
 
+    /** In the studio each folder may use those before it: what draws and what has states know no screen, and controls know no feature. */
+    public function testTheFoldersOfTheStudioDependOnEachOtherInOneDirection(): void
+    {
+        $order = ['generated', 'model', 'gl', 'api', 'ui', 'features'];
+        self::assertEqualsCanonicalizing($order, array_unique([...array_map('basename', glob(Outside::root().'/studio/src/*', \GLOB_ONLYDIR) ?: []), 'generated']));
+        foreach ([...self::files('studio/src', 'ts'), ...self::files('studio/src', 'tsx')] as $file) {
+            $parts = explode('/', substr($file, \strlen(Outside::root().'/studio/src/')));
+            if (1 === \count($parts)) {
+                continue;
+            }
+            preg_match_all("#from '((?:\.\./)+)([a-z]+)/#", (string) file_get_contents($file), $found, \PREG_SET_ORDER);
+            foreach ($found as [, $up, $folder]) {
+                if (substr_count($up, '..') === \count($parts) - 1) {
+                    self::assertLessThanOrEqual(array_search($parts[0], $order, true), array_search($folder, $order, true), "$file uses $folder");
+                }
+            }
+        }
+    }
+
     public function testEverySpaceAndEveryKindOfMoveIsListed(): void
     {
         self::assertEqualsCanonicalizing(self::implementing('Colour', ColourSpace::class), ColourSpaces::ALL);

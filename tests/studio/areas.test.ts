@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { AreaDrawing } from '../../studio/src/area/drawing';
-import { handlesOf, outlineOf, withHandle } from '../../studio/src/area/handles';
-import { numbersOf } from '../../studio/src/area/numbers';
-import { areaWords, moved, shapeFrom, withoutShape, withShape, type Settings, type Shape, type ShapeOf } from '../../studio/src/area/shapes';
-import { simplified } from '../../studio/src/area/simplified';
-import { graded } from '../../studio/src/gallery/cubePicture';
-import { savedLook } from '../../studio/src/gallery/savedLook';
-import { planesIn, PlaneStore, type Plane } from '../../studio/src/photo/planes';
-import type { Place } from '../../studio/src/photo/tools';
+import { AreaDrawing } from '../../studio/src/features/area/drawing';
+import { handlesOf, outlineOf, withHandle } from '../../studio/src/features/area/handles';
+import { numbersOf } from '../../studio/src/features/area/numbers';
+import { areaWords, moved, shapeFrom, withoutShape, withShape, type Settings, type Shape, type ShapeOf } from '../../studio/src/features/area/shapes';
+import { simplified } from '../../studio/src/features/area/simplified';
+import { graded } from '../../studio/src/features/gallery/cubePicture';
+import { savedLook } from '../../studio/src/features/gallery/savedLook';
+import { planesIn, PlaneStore, type Plane } from '../../studio/src/gl/planes';
+import type { Place } from '../../studio/src/features/photo/tools';
 import { look, shift, turns } from './looks';
 
 const PHOTO = { width: 3000, height: 2000 };

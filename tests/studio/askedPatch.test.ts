@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { answerTo } from '../../studio/src/choose/Question';
-import { cellsOf } from '../../studio/src/photo/AskedPatch';
+import { answerTo } from '../../studio/src/features/choose/Question';
+import { cellsOf } from '../../studio/src/features/photo/AskedPatch';
 
 describe('what is asked about', () => {
   it('is a bit for each cell, row by row, the first in the highest bit', () => {

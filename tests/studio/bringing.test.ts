@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Photo } from '../../studio/src/api/client';
-import { Bringing } from '../../studio/src/set/bringing';
+import { Bringing } from '../../studio/src/features/set/bringing';
 import { deferred, turns } from './looks';
 
 interface Sent {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { asked, catches, carriedLook, doneWords, hasPlaces, inParts, toggled } from '../../studio/src/carry/carrying';
-import { newMove, type Look, type Move } from '../../studio/src/grade/looks';
+import { asked, catches, carriedLook, doneWords, hasPlaces, inParts, toggled } from '../../studio/src/features/carry/carrying';
+import { newMove, type Look, type Move } from '../../studio/src/model/looks';
 
 const look: Look = { tovrinLook: 1, name: '', moves: [newMove('shift'), { ...newMove('neutralise'), params: { probes: [{ colour: '#808080', at: [0.2, 0.3] }] } } as Move] };
 const done = (warnings: string[]) => ({ photoId: 2, name: 'two', revision: 1, reached: [], warnings });

@@ -1,9 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Fit, Sample } from '../../studio/src/api/client';
-import { Choosing, strokesOf } from '../../studio/src/choose/choosing';
-import { breadthOf, softnessOf, withBreadth, withSoftness } from '../../studio/src/choose/learned';
-import { sampleOf } from '../../studio/src/choose/useChoosing';
-import type { Look, Reach } from '../../studio/src/grade/looks';
+import { Choosing, strokesOf } from '../../studio/src/features/choose/choosing';
+import { breadthOf, softnessOf, withBreadth, withSoftness } from '../../studio/src/features/choose/learned';
+import { sampleOf } from '../../studio/src/features/choose/useChoosing';
+import type { Look, Reach } from '../../studio/src/model/looks';
 import { deferred, look, shift, turns } from './looks';
 
 const stroke = (x: number, as: 'wanted' | 'held' = 'wanted'): Sample => ({ as, shape: 'point', points: [[x, 0.5]] });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { readColour, readTyped } from '../../studio/src/controls/typed';
-import { abandonDrag, abandons, beginDrag, endDrag } from '../../studio/src/drag/activeDrag';
+import { readColour, readTyped } from '../../studio/src/ui/controls/typed';
+import { abandonDrag, abandons, beginDrag, endDrag } from '../../studio/src/ui/drag/activeDrag';
 
 describe('a typed number', () => {
   it('is read with its unit, a decimal comma, a true minus sign and spaces', () => {

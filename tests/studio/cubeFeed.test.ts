@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { CubeFeed, SETTLED_LATTICE, type Answer, type FeedCube } from '../../studio/src/photo/CubeFeed';
+import { CubeFeed, SETTLED_LATTICE, type Answer, type FeedCube } from '../../studio/src/gl/CubeFeed';
 import { deferred, hueOf, look, shift, turns } from './looks';
 
 interface Asked {

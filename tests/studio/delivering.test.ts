@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import type { Delivery } from '../../studio/src/api/client';
-import { words } from '../../studio/src/deliver/DeliveryList';
-import { inFormat, isCoarse, remembered, usual } from '../../studio/src/deliver/outputs';
-import { fetched } from '../../studio/src/deliver/useDeliveries';
-import { savedLook } from '../../studio/src/gallery/savedLook';
-import { MOST, panesOf, toggled } from '../../studio/src/versions/comparing';
+import { words } from '../../studio/src/features/deliver/DeliveryList';
+import { inFormat, isCoarse, remembered, usual } from '../../studio/src/features/deliver/outputs';
+import { fetched } from '../../studio/src/features/deliver/useDeliveries';
+import { savedLook } from '../../studio/src/features/gallery/savedLook';
+import { MOST, panesOf, toggled } from '../../studio/src/features/versions/comparing';
 import { look, shift } from './looks';
 
 const delivery: Delivery = { id: 1, name: '2 photos · JPEG', to: 'archive', folder: null, paused: false, stalled: false, count: 2, done: 0, failed: 0, stopped: 0, waiting: 2, running: 0, progress: 0, fileUrl: null, fileName: 'set.zip', files: [] };

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { islandsOf } from '../../studio/src/bench/islands';
-import { FirstStep } from '../../studio/src/first/firstStep';
-import { SizeMemory, usualSize } from '../../studio/src/layout/sizes';
-import { inPane, lastPaneLeft, paneOf } from '../../studio/src/photo/viewport';
-import { differs, onDial } from '../../studio/src/pots/leaning';
+import { islandsOf } from '../../studio/src/features/bench/islands';
+import { FirstStep } from '../../studio/src/features/first/firstStep';
+import { SizeMemory, usualSize } from '../../studio/src/ui/layout/sizes';
+import { inPane, lastPaneLeft, paneOf } from '../../studio/src/gl/viewport';
+import { differs, onDial } from '../../studio/src/features/pots/leaning';
 
 function storage(): Pick<Storage, 'getItem' | 'setItem'> {
   const kept = new Map<string, string>();

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { graded } from '../../studio/src/gallery/cubePicture';
-import { kindsFor, sampleMove, WISHES } from '../../studio/src/gallery/wishes';
-import { KINDS } from '../../studio/src/panels';
-import { pulledShares, withCells } from '../../studio/src/panels/mixed';
-import { newMove, type MoveOf } from '../../studio/src/grade/looks';
+import { graded } from '../../studio/src/features/gallery/cubePicture';
+import { kindsFor, sampleMove, WISHES } from '../../studio/src/features/gallery/wishes';
+import { KINDS } from '../../studio/src/features/panels';
+import { pulledShares, withCells } from '../../studio/src/features/panels/mixed';
+import { newMove, type MoveOf } from '../../studio/src/model/looks';
 import type { Source } from '../../studio/src/api/client';
 
 /** A cube of a function of a colour. */

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { AXES, axesOf, moved, spanOf } from '../../studio/src/bench/axes';
-import { FIT, fitZoom, held, placeOf, zoomAt } from '../../studio/src/photo/viewport';
+import { AXES, axesOf, moved, spanOf } from '../../studio/src/features/bench/axes';
+import { FIT, fitZoom, held, placeOf, zoomAt } from '../../studio/src/gl/viewport';
 
 // The studio's geometry by itself, without a page.
 

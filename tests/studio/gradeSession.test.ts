@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Look } from '../../studio/src/grade/looks';
-import { GradeSession } from '../../studio/src/session/gradeSession';
-import type { GradeServer, Kept } from '../../studio/src/session/grading';
-import type { Patch } from '../../studio/src/session/lookPatch';
+import type { Look } from '../../studio/src/model/looks';
+import { GradeSession } from '../../studio/src/model/gradeSession';
+import type { GradeServer, Kept } from '../../studio/src/model/grading';
+import type { Patch } from '../../studio/src/model/lookPatch';
 import { deferred, hueOf, look, shift, turns } from './looks';
 
 class Refusal extends Error {

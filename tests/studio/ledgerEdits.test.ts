@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { onlyJudged } from '../../studio/src/desk/useJudging';
-import { shownView } from '../../studio/src/desk/views';
-import { added, atRest, begunWith, duplicated, named, placed, removed, shifted, switched } from '../../studio/src/grade/ledgerEdits';
+import { onlyJudged } from '../../studio/src/features/desk/useJudging';
+import { shownView } from '../../studio/src/features/desk/views';
+import { added, atRest, begunWith, duplicated, named, placed, removed, shifted, switched } from '../../studio/src/model/ledgerEdits';
 import { look, shift } from './looks';
 
 const three = look(shift('a', 1), shift('b', 2), shift('c', 3));

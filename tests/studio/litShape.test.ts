@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { spread } from '../../studio/src/bench/LitShape';
+import { spread } from '../../studio/src/features/bench/LitShape';
 
 describe('a reach on the bench', () => {
   it('fills the holes between occupied cells from their neighbours, and nothing far from them', () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { applyPatch, isEmpty, patchBetween, patchOfMove } from '../../studio/src/session/lookPatch';
+import { applyPatch, isEmpty, patchBetween, patchOfMove } from '../../studio/src/model/lookPatch';
 import { hueOf, look, shift } from './looks';
 
 const ids = (of: ReturnType<typeof look>) => of.moves.map(({ id }) => id);

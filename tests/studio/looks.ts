@@ -1,4 +1,4 @@
-import type { Look, Move } from '../../studio/src/grade/looks';
+import type { Look, Move } from '../../studio/src/model/looks';
 
 /** A shift by so many degrees, for tests. */
 export function shift(id: string, hue = 0, more: Partial<Move> = {}): Move {

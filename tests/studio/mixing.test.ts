@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { barOf, cellAt, dragged, folded, stepped, typedValue, type MixColumn, type MixRow } from '../../studio/src/mix/mixing';
+import { barOf, cellAt, dragged, folded, stepped, typedValue, type MixColumn, type MixRow } from '../../studio/src/features/mix/mixing';
 
 const ink: MixColumn = { id: 'cyan', title: 'cyan', less: 'red', help: '', min: -100, max: 100, unit: '%' };
 const hue: MixColumn = { ...ink, id: 'hue', min: -60, max: 60, unit: '°' };

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { PhotoCursor } from '../../studio/src/photo/photoCursor';
-import type { Place, Tool } from '../../studio/src/photo/tools';
+import { PhotoCursor } from '../../studio/src/features/photo/photoCursor';
+import type { Place, Tool } from '../../studio/src/features/photo/tools';
 
 let told: unknown[][];
 let cursor: PhotoCursor;

@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { ProbeReading } from '../../studio/src/api/client';
-import { Pulling } from '../../studio/src/desk/pulling';
-import type { Look, Move } from '../../studio/src/grade/looks';
+import { Pulling } from '../../studio/src/features/desk/pulling';
+import type { Look, Move } from '../../studio/src/model/looks';
 import { deferred, hueOf, look, shift, turns } from './looks';
 
 let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void; preview: (change: ((now: Look) => Look) | null) => void };

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { PhotoRenderer } from '../../studio/src/photo/PhotoRenderer';
-import { RenderLoop, type Scene } from '../../studio/src/photo/renderLoop';
-import { FIT, panned, placeOf, toggled, zoomOf } from '../../studio/src/photo/viewport';
+import type { PhotoRenderer } from '../../studio/src/gl/PhotoRenderer';
+import { RenderLoop, type Scene } from '../../studio/src/gl/renderLoop';
+import { FIT, panned, placeOf, toggled, zoomOf } from '../../studio/src/gl/viewport';
 
 const photo = { width: 3000, height: 2000 };
 const size = { width: 900, height: 600 };

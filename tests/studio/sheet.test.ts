@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { arranged, cellAt, frameOf, GAP, gridOf, inFrame, MARGIN } from '../../studio/src/sheet/grid';
-import { all, among, clicked, framed, inOrder, ledBy, moved, NOTHING, stepped } from '../../studio/src/sheet/selection';
+import { arranged, cellAt, frameOf, GAP, gridOf, inFrame, MARGIN } from '../../studio/src/features/sheet/grid';
+import { all, among, clicked, framed, inOrder, ledBy, moved, NOTHING, stepped } from '../../studio/src/features/sheet/selection';
 
 const ids = [10, 11, 12, 13, 14, 15];
 const plain = { shift: false, ctrl: false };

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { newMove, type MoveOf } from '../../studio/src/grade/looks';
-import { withLike, withReference } from '../../studio/src/panels/match/match';
-import { marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/panels/neutralise/probes';
-import { dragged, isAbsent, keyed, paletteWords, placeOf, potsOf, tidy, withTarget } from '../../studio/src/panels/palette/targets';
+import { newMove, type MoveOf } from '../../studio/src/model/looks';
+import { withLike, withReference } from '../../studio/src/features/panels/match/match';
+import { marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/features/panels/neutralise/probes';
+import { dragged, isAbsent, keyed, paletteWords, placeOf, potsOf, tidy, withTarget } from '../../studio/src/features/panels/palette/targets';
 
 const ochre = { lightness: 0.6, chroma: 0.1, hue: 70 };
 const palette = {

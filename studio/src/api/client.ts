@@ -1,8 +1,8 @@
 import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
-import { identified, type Look, type LookFile, type Reach } from '../grade/looks';
-import { planesIn, type PlaneLevels } from '../photo/planes';
-import type { Kept } from '../session/grading';
+import { identified, type Look, type LookFile, type Reach } from '../model/looks';
+import { planesIn, type PlaneLevels } from '../gl/planes';
+import type { Kept } from '../model/grading';
 
 type Schemas = components['schemas'];
 export type Photo = Schemas['PhotoView'];

@@ -1,0 +1,82 @@
+import DeleteIcon from '@mui/icons-material/DeleteOutlined';
+import { Box, Button, FormControlLabel, IconButton, Switch, ToggleButton, Typography } from '@mui/material';
+import { NumberField } from '../../ui/controls/NumberField';
+import { OneOf } from '../../ui/controls/OneOf';
+import type { Look } from '../../model/looks';
+import { same } from '../../model/lookPatch';
+import { BrushSettings } from './BrushSettings';
+import { numbersOf } from './numbers';
+import { areaWords, titleOf } from './shapes';
+import type { Areas } from './useAreas';
+
+/** The shapes of a move's area: which one is at hand, its numbers, added or taken off, and what is shown of it all. */
+export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | null; onDraw: (() => void) | null }) {
+  const { area, index } = areas;
+  const shape = area?.shapes[index];
+  /** Areas of other moves, each once. */
+  const others = (look?.moves ?? []).flatMap((move, i) => (move.area && !same(move.area, area) ? [{ number: i + 1, area: move.area }] : [])).filter((one, i, all) => all.findIndex((other) => same(other.area, one.area)) === i);
+  return (
+    <Box>
+      <Typography variant="caption" component="p" sx={{ lineHeight: 1.35 }}>
+        {area ? 'The move acts here only, and there on what it reaches.' : 'The move acts on the whole photo. Where colour alone cannot part two things, draw where it may act; it still acts only on what it reaches.'}
+      </Typography>
+      {onDraw === null && areas.state.kind === 'brush' && <BrushSettings drawing={areas.drawing} state={areas.state} />}
+      {area && (
+        <Box role="list" aria-label="Shapes of the area" sx={{ my: 0.5 }}>
+          {area.shapes.map((one, i) => (
+            <Box key={i} role="listitem" sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
+              <ToggleButton value={i} size="small" selected={i === index} onChange={() => { areas.select(i); }} sx={{ flex: 1, justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.2, py: 0.25, border: 'none', fontSize: '0.8125rem' }}>
+                {`${String(i + 1)} ${titleOf(one)}${one.shape === 'brush' && one.colours ? ', on its colour' : ''}`}
+              </ToggleButton>
+              <OneOf
+                label={`Shape ${String(i + 1)} is`}
+                value={one.subtract ? 'subtract' : 'add'}
+                options={[
+                  { value: 'add', title: 'Added' },
+                  { value: 'subtract', title: 'Taken off' },
+                ]}
+                onChange={(next) => {
+                  areas.change(i, { ...one, subtract: next === 'subtract' }, true);
+                }}
+                sx={{ py: 0, px: 0.5, fontSize: '0.6875rem' }}
+              />
+              <IconButton size="small" aria-label={`Take shape ${String(i + 1)} away`} onClick={() => { areas.remove(i); }}>
+                <DeleteIcon sx={{ fontSize: 16 }} />
+              </IconButton>
+            </Box>
+          ))}
+        </Box>
+      )}
+      {shape && (
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr auto', alignItems: 'center', columnGap: 0.5, borderLeft: '2px solid #8a8a8a', pl: 1 }}>
+          {numbersOf(shape).map(({ with: put, label, ...number }) => (
+            <Box key={label} sx={{ display: 'contents' }}>
+              <Typography variant="body2">{label}</Typography>
+              <NumberField label={`${titleOf(shape)}, ${label.toLowerCase()}`} {...number} onChange={(next, keep) => { areas.change(index, put(next), keep); }} />
+            </Box>
+          ))}
+        </Box>
+      )}
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, flexWrap: 'wrap', py: 0.5 }}>
+        {onDraw && (
+          <Button size="small" variant="outlined" onClick={onDraw}>
+            {area ? 'Draw another shape' : 'Draw on the photo'}
+          </Button>
+        )}
+        {area && <Button size="small" onClick={() => { areas.take(null); }}>The whole photo again</Button>}
+        {others.map((other) => (
+          <Button key={other.number} size="small" title={areaWords(other.area)} onClick={() => { areas.take(other.area); }}>
+            {`Same as move ${String(other.number)}`}
+          </Button>
+        ))}
+      </Box>
+      {area && (
+        <FormControlLabel
+          sx={{ ml: 0 }}
+          control={<Switch size="small" checked={area.invert ?? false} onChange={(_, invert) => { areas.invert(invert); }} />}
+          label={<Typography variant="body2">Everywhere else instead</Typography>}
+        />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,174 @@
+import CarryIcon from '@mui/icons-material/LibraryAddCheckOutlined';
+import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, IconButton, LinearProgress, Switch, Tooltip, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { Photo } from '../../api/client';
+import { OneOf } from '../../ui/controls/OneOf';
+import { kindTitle, type Look } from '../../model/looks';
+import { around, smallUrl } from '../../api/pictures';
+import type { Say } from '../shell/say';
+import { asked as askedOf, carriedLook, catches, hasPlaces, toggled, type Asked } from './carrying';
+import { useCarrying } from './useCarrying';
+
+interface Props {
+  photo: Photo;
+  photos: Photo[];
+  /** The grade as it is kept. */
+  look: Look | undefined;
+  /** Photos that are wanted to begin with. */
+  to?: readonly number[];
+  /** A button with words in the place of an icon. */
+  inWords?: boolean;
+  onSay: Say;
+  onFailure: (reason: unknown) => void;
+}
+
+/** A button that carries the grade over to other photos of the set. */
+export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay, onFailure }: Props) {
+  const [open, setOpen] = useState(false);
+  const possible = look !== undefined && look.moves.length > 0 && photos.length > 1;
+  return (
+    <>
+      <Tooltip title={possible ? 'Carry this grade over to other photos' : 'Carry over: there is no grade here yet, or no other photo'}>
+        <span>
+          {inWords ? (
+            <Button disabled={!possible} onClick={() => { setOpen(true); }} sx={{ whiteSpace: 'nowrap' }}>
+              Carry over
+            </Button>
+          ) : (
+            <IconButton aria-label="Carry over" disabled={!possible} onClick={() => { setOpen(true); }}>
+              <CarryIcon fontSize="small" />
+            </IconButton>
+          )}
+        </span>
+      </Tooltip>
+      {open && look && (
+        <CarryDialog
+          photo={photo}
+          photos={photos}
+          look={look}
+          to={to}
+          onSay={onSay}
+          onFailure={onFailure}
+          onClose={() => {
+            setOpen(false);
+          }}
+        />
+      )}
+    </>
+  );
+}
+
+function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }: Props & { look: Look; onClose: () => void }) {
+  const [wanted, setWanted] = useState<Asked>(() => askedOf(look, to));
+  const others = to.length > 0 ? photos.filter(({ id }) => to.includes(id)) : around(photos, photo.id);
+  const carried = carriedLook(look, wanted);
+  const body = { look: carried, to: [...wanted.photos], how: wanted.how, fit: wanted.fit, again: wanted.again && hasPlaces(carried.moves), areas: wanted.areas };
+  const ready = body.to.length > 0 && carried.moves.length > 0;
+  const { told: previews, looking, carry, share, stop } = useCarrying(photo, others.map(({ id }) => id), body, ready, onClose, onSay, onFailure);
+  const set = (change: Partial<Asked>) => {
+    setWanted({ ...wanted, ...change });
+  };
+  return (
+    <Dialog open onClose={share === null ? onClose : undefined} maxWidth="md" fullWidth aria-labelledby="carry-title">
+      <DialogTitle id="carry-title" sx={{ pb: 0.5 }}>
+        Carry over from {photo.name}
+      </DialogTitle>
+      <DialogContent sx={{ display: 'grid', gridTemplateColumns: '230px 1fr', gap: 2.5 }}>
+        <Box>
+          <Typography variant="subtitle2" component="h3">
+            Moves
+          </Typography>
+          {look.moves.map((move, index) => (
+            <FormControlLabel
+              key={move.id}
+              sx={{ display: 'flex', mr: 0 }}
+              control={<Checkbox size="small" checked={wanted.moves.has(move.id)} onChange={() => { set({ moves: toggled(wanted.moves, move.id) }); }} />}
+              label={<Typography variant="body2">{index + 1} {move.label ? move.label : kindTitle(move.kind)}</Typography>}
+            />
+          ))}
+          <Typography variant="subtitle2" component="h3" sx={{ mt: 1, mb: 0.5 }}>
+            Where they go
+          </Typography>
+          <OneOf label="Where they go" fullWidth value={wanted.how} options={[{ value: 'replace', title: 'In place of' }, { value: 'below', title: 'Below' }]} onChange={(how) => { set({ how }); }} />
+          <Typography variant="caption" component="p" sx={{ my: 0.5 }}>
+            {wanted.how === 'replace' ? 'Moves that a photo has are replaced; undo brings them back.' : 'Moves that a photo has stay, these come below them.'}
+          </Typography>
+          <Tooltip placement="right" title="Learned reaches, palettes, matches and probes follow each photo’s own colours. Off: they are carried as they are.">
+            <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.fit} onChange={(_, fit) => { set({ fit }); }} />} label={<Typography variant="body2">Fit to each photo</Typography>} />
+          </Tooltip>
+          {carried.moves.some(({ area }) => area) && (
+            <Tooltip placement="right" title="On: moves stay limited to the same part of each photo, for frames from one spot. Off: they act on the whole photo.">
+              <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.areas} onChange={(_, areas) => { set({ areas }); }} />} label={<Typography variant="body2">With their areas</Typography>} />
+            </Tooltip>
+          )}
+          {hasPlaces(carried.moves) && (
+            <Tooltip placement="right" title="For frames from one spot: what ought to be neutral is read at the same places of each photo.">
+              <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.again} onChange={(_, again) => { set({ again }); }} />} label={<Typography variant="body2">Read probes at the same places</Typography>} />
+            </Tooltip>
+          )}
+        </Box>
+        <Box sx={{ minWidth: 0 }}>
+          <Box sx={{ display: 'flex', alignItems: 'center', gap: 1 }}>
+            <Typography variant="subtitle2" component="h3" sx={{ flex: 1 }}>
+              Photos
+            </Typography>
+            <Button size="small" onClick={() => { set({ photos: new Set(others.map(({ id }) => id)) }); }}>
+              All
+            </Button>
+            <Button size="small" onClick={() => { set({ photos: new Set() }); }}>
+              None
+            </Button>
+          </Box>
+          {to.length === 0 && photos.length > others.length + 1 && (
+            <Typography variant="caption" component="p" sx={{ m: 0, mb: 0.5 }}>
+              The photos next to this one. Select others on the sheet (S).
+            </Typography>
+          )}
+          <Box role="group" aria-label="Photos to carry over to" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))', gap: 1, maxHeight: 380, overflowY: 'auto', p: 0.5 }}>
+            {others.map((one) => {
+              const { id, name } = one;
+              const chosen = wanted.photos.has(id);
+              const told = chosen ? previews.find(({ photoId }) => photoId === id) : undefined;
+              return (
+                <Box key={id}>
+                  <ButtonBase data-inset aria-pressed={chosen} aria-label={name} onClick={() => { set({ photos: toggled(wanted.photos, id) }); }} sx={{ width: '100%', display: 'block', outline: chosen ? '2px solid #fff' : 'none', borderRadius: 0.5, overflow: 'hidden', opacity: chosen ? 1 : 0.65 }}>
+                    <img src={smallUrl(one)} alt="" loading="lazy" style={{ width: '100%', aspectRatio: '3 / 2', objectFit: 'cover', display: 'block' }} />
+                  </ButtonBase>
+                  <Typography variant="caption" noWrap component="div" title={name} sx={{ mt: '4px' }}>
+                    {name}
+                  </Typography>
+                  {told && catches(carried.moves, told.reached) !== '' && (
+                    <Typography variant="caption" component="p" sx={{ m: 0, lineHeight: 1.3 }}>
+                      {catches(carried.moves, told.reached)}
+                    </Typography>
+                  )}
+                  {told?.warnings.map((warning) => (
+                    <Typography key={warning} variant="caption" component="p" role="status" sx={{ m: 0, color: '#ffd28a', lineHeight: 1.3 }}>
+                      {warning}
+                    </Typography>
+                  ))}
+                </Box>
+              );
+            })}
+          </Box>
+        </Box>
+      </DialogContent>
+      <DialogActions>
+        {share !== null ? (
+          <>
+            <LinearProgress variant="determinate" value={share * 100} aria-label="Carrying over" sx={{ flex: 1, mx: 2 }} />
+            <Button onClick={stop}>Stop</Button>
+          </>
+        ) : (
+          <>
+            {looking && <CircularProgress size={16} aria-label="Looking at what each photo gets" sx={{ mr: 1 }} />}
+            <Button onClick={onClose}>Cancel</Button>
+            <Button variant="contained" disabled={!ready} onClick={() => { void carry(); }}>
+              {body.to.length === 0 ? 'Carry over' : `Carry over to ${body.to.length === 1 ? 'one photo' : `${String(body.to.length)} photos`}`}
+            </Button>
+          </>
+        )}
+      </DialogActions>
+    </Dialog>
+  );
+}

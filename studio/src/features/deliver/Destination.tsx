@@ -1,0 +1,44 @@
+import { Box, TextField, Typography } from '@mui/material';
+import type { DeliverTo } from '../../api/client';
+import { OneOf } from '../../ui/controls/OneOf';
+
+/** More files than this one would not want one by one in the downloads. */
+export const MOST_DOWNLOADS = 20;
+
+interface Props {
+  to: DeliverTo;
+  few: boolean;
+  folder: string;
+  /** The folder of the server that its owner has allowed. */
+  allowed: string | null;
+  onTo: (to: DeliverTo) => void;
+  onFolder: (folder: string) => void;
+}
+
+/** Where finished files go. */
+export function Destination({ to, few, folder, allowed, onTo, onFolder }: Props) {
+  return (
+    <Box sx={{ mb: 1.25 }}>
+      <OneOf
+        label="Where to"
+        fullWidth
+        value={to}
+        options={[
+          { value: 'downloads', title: 'Downloads', help: 'Each file to your downloads', disabled: !few },
+          { value: 'archive', title: 'One archive', help: 'All files in one ZIP archive' },
+          { value: 'folder', title: 'Folder on the server', help: `Straight into ${allowed ?? 'a folder'}`, disabled: allowed === null },
+        ]}
+        onChange={onTo}
+      />
+      {to === 'folder' && allowed !== null ? (
+        <TextField fullWidth size="small" sx={{ mt: 1 }} label={`Folder inside ${allowed}, if any`} value={folder} slotProps={{ htmlInput: { maxLength: 100 } }} onChange={(event) => { onFolder(event.target.value); }} />
+      ) : (
+        allowed === null && (
+          <Typography variant="caption" component="p" sx={{ m: 0, mt: 0.25 }}>
+            A folder of the server can be allowed with the setting TOVRIN_DELIVER_TO.
+          </Typography>
+        )
+      )}
+    </Box>
+  );
+}

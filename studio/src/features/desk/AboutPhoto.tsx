@@ -1,0 +1,42 @@
+import InfoIcon from '@mui/icons-material/InfoOutlined';
+import { Box, IconButton, Popover, Tooltip, Typography } from '@mui/material';
+import { useState } from 'react';
+import type { Photo } from '../../api/client';
+import { greys } from '../../theme';
+import { facts } from './facts';
+
+/** What the photo's file said, and what was made of it. */
+export function AboutPhoto({ photo }: { photo: Photo }) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  return (
+    <>
+      <Tooltip title="About this photo">
+        <IconButton aria-label="About this photo" aria-expanded={anchor !== null} onClick={(event) => { setAnchor(event.currentTarget); }}>
+          <InfoIcon fontSize="small" />
+        </IconButton>
+      </Tooltip>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => { setAnchor(null); }} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { role: 'dialog', 'aria-label': `About ${photo.name}`, sx: { p: 2, maxWidth: 360 } } }}>
+        <Typography variant="body2" component="h2" sx={{ fontWeight: 600, mb: 1, overflowWrap: 'anywhere' }}>
+          {photo.name}
+        </Typography>
+        <Box component="dl" sx={{ display: 'grid', gridTemplateColumns: 'auto 1fr', columnGap: 2, rowGap: 0.5, m: 0 }}>
+          {facts(photo).map(({ name, value }) => (
+            <Box key={name} sx={{ display: 'contents' }}>
+              <Typography variant="caption" component="dt">
+                {name}
+              </Typography>
+              <Typography variant="caption" component="dd" sx={{ m: 0, color: greys.text, overflowWrap: 'anywhere' }}>
+                {value}
+              </Typography>
+            </Box>
+          ))}
+        </Box>
+        {photo.notes.map((note) => (
+          <Typography key={note} variant="caption" component="p" sx={{ m: 0, mt: 1 }}>
+            {note}
+          </Typography>
+        ))}
+      </Popover>
+    </>
+  );
+}

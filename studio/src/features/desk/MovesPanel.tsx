@@ -1,0 +1,144 @@
+import { Box, Button, CircularProgress, Typography } from '@mui/material';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, type Photo, type Preset } from '../../api/client';
+import { AddMovePanel } from '../gallery/AddMovePanel';
+import { LooksPanel } from '../gallery/LooksPanel';
+import { Ledger } from '../ledger/Ledger';
+import { added, begunWith } from '../../model/ledgerEdits';
+import { MoveControls } from '../ledger/MoveControls';
+import { withField, withMove, type Look, type Move, type MoveKind } from '../../model/looks';
+import { panelOfKind } from '../panels';
+import type { Surroundings } from '../panels/panel';
+import type { GradeSession } from '../../model/gradeSession';
+import type { Say } from '../shell/say';
+import type { SessionState } from '../../model/grading';
+import type { Judged } from './useJudging';
+
+interface Props {
+  photo: Photo;
+  grading: SessionState;
+  session: GradeSession;
+  move: Move | undefined;
+  onSelect: (id: string) => void;
+  /** Changes a move: what differs from the one given. */
+  onMove: (given: Move, next: Move, keep: boolean) => void;
+  judged: Judged | null;
+  onJudge: (judged: Judged | null) => void;
+  aspect: string | null;
+  onAspect: (aspect: string) => void;
+  surroundings: Surroundings;
+  onPointPot: (pot: number | null) => void;
+  onSay: Say;
+  onFailure: (reason: unknown) => void;
+}
+
+/** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
+export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onSay, onFailure }: Props) {
+  const [adding, setAdding] = useState<'move' | 'look' | null>(null);
+  const [cameFrom, setCameFrom] = useState<'move' | 'look' | null>(null);
+  const kept = grading.kept?.look;
+  const summary = useQuery({
+    queryKey: ['summary', photo.id, JSON.stringify(kept)],
+    queryFn: () => (kept ? api.summary(photo.id, kept) : Promise.resolve([])),
+    enabled: kept !== undefined && kept.moves.length > 0,
+    placeholderData: keepPreviousData,
+  }).data;
+  const { look } = grading;
+  if (!look) return <Waiting grading={grading} onRetry={session.retry} />;
+  const back = () => {
+    setCameFrom(adding);
+    setAdding(null);
+  };
+  const put = ({ edit, id }: { edit: (look: Look) => Look; id: string | null }) => {
+    session.edit(edit);
+    if (id !== null) onSelect(id);
+    back();
+  };
+  const begin = (kind: MoveKind) => {
+    const made = added(look, move?.id ?? null, kind);
+    const params = panelOfKind(kind).begin?.(photo.id);
+    if (!params) put(made);
+    else {
+      params.then((begun) => {
+        put({ id: made.id, edit: (newest) => withMove(made.edit(newest), made.id, (one) => withField(one, { params: begun })) });
+      }, onFailure);
+    }
+  };
+  if (adding === 'move') return <AddMovePanel photo={photo} source={surroundings.source} look={look} onBack={back} onKind={begin} />;
+  if (adding === 'look') {
+    return (
+      <LooksPanel
+        photo={photo}
+        look={look}
+        onSay={onSay}
+        onFailure={onFailure}
+        onBack={back}
+        onTake={(preset: Preset) => { put(begunWith(preset.look)); }}
+        onTry={(preset) => {
+          session.preview(preset && begunWith(preset.look).edit);
+        }}
+      />
+    );
+  }
+  return (
+    <>
+      <Box sx={{ maxHeight: '40%', display: 'flex', flexDirection: 'column', flex: 'none' }}>
+        <Ledger
+          look={look}
+          selected={move?.id ?? null}
+          summary={summary ?? []}
+          onSelect={onSelect}
+          onEdit={session.edit}
+          solo={judged?.solo ? judged.id : null}
+          onSolo={(id) => {
+            onJudge(id === null ? null : { id, solo: true, part: null });
+          }}
+          cameFrom={cameFrom}
+          onAdd={() => {
+            setAdding('move');
+          }}
+          onLooks={() => {
+            setAdding('look');
+          }}
+        />
+      </Box>
+      {move && (
+        <MoveControls
+          key={`${move.id} ${move.kind}`}
+          move={move}
+          {...surroundings}
+          aspect={aspect}
+          onAspect={onAspect}
+          part={judged?.part ?? null}
+          onPart={(part) => {
+            onJudge(part === null && !judged?.solo ? null : { id: move.id, solo: judged?.solo ?? false, part });
+          }}
+          onChange={(next, keep) => {
+            onMove(move, next, keep);
+          }}
+          onPointPot={onPointPot}
+        />
+      )}
+    </>
+  );
+}
+
+function Waiting({ grading, onRetry }: { grading: SessionState; onRetry: () => void }) {
+  return (
+    <Box sx={{ p: 2, textAlign: 'center' }}>
+      {grading.phase === 'failed' ? (
+        <>
+          <Typography variant="body2" sx={{ mb: 1 }}>
+            {grading.failure}
+          </Typography>
+          <Button variant="outlined" onClick={onRetry}>
+            Try again
+          </Button>
+        </>
+      ) : (
+        <CircularProgress size={22} aria-label="Loading the grade" />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,51 @@
+import { Checkbox, FormControlLabel, Switch, TextField, Tooltip, Typography } from '@mui/material';
+import { useState } from 'react';
+import { toggled } from '../carry/carrying';
+import { kindTitle, type Look, type LookFile } from '../../model/looks';
+import { NameDialog } from '../../ui/controls/NameDialog';
+import { savedLook } from './savedLook';
+
+interface Props {
+  look: Look;
+  onSave: (look: LookFile, group: string) => void;
+  onClose: () => void;
+}
+
+/** Asks what of the grade is saved as a look, and under which name. */
+export function SaveLookDialog({ look, onSave, onClose }: Props) {
+  const [moves, setMoves] = useState<ReadonlySet<string>>(() => new Set(look.moves.map(({ id }) => id)));
+  const [reaches, setReaches] = useState(true);
+  const [areas, setAreas] = useState(false);
+  const [group, setGroup] = useState('');
+  return (
+    <NameDialog
+      title="Save this grade as a look"
+      label="Name, for example Autumn glaze, matt"
+      name={look.name ?? ''}
+      action="Save"
+      onName={(name) => { if (moves.size > 0) onSave(savedLook(look, name, moves, reaches, areas), group.trim()); }}
+      onClose={onClose}
+    >
+      <TextField fullWidth size="small" margin="dense" label="Group, if any" value={group} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { setGroup(event.target.value); }} />
+      <Typography variant="subtitle2" component="h3" sx={{ mt: 1 }}>
+        Moves
+      </Typography>
+      {look.moves.map((move, index) => (
+        <FormControlLabel
+          key={move.id}
+          sx={{ display: 'flex', mr: 0 }}
+          control={<Checkbox size="small" checked={moves.has(move.id)} onChange={() => { setMoves(toggled(moves, move.id)); }} />}
+          label={<Typography variant="body2">{index + 1} {move.label ? move.label : kindTitle(move.kind)}</Typography>}
+        />
+      ))}
+      <Tooltip placement="right" title="On: the look acts on the same colours, found anew on each photo. Off: it acts on all colours.">
+        <FormControlLabel sx={{ ml: 0, mt: 0.5 }} control={<Switch size="small" checked={reaches} onChange={(_, on) => { setReaches(on); }} />} label={<Typography variant="body2">With their reaches</Typography>} />
+      </Tooltip>
+      {look.moves.some((move) => moves.has(move.id) && move.area) && (
+        <Tooltip placement="right" title="On: moves stay limited to the same part of every picture. Off: they act on the whole picture.">
+          <FormControlLabel sx={{ ml: 0, display: 'flex' }} control={<Switch size="small" checked={areas} onChange={(_, on) => { setAreas(on); }} />} label={<Typography variant="body2">With their areas</Typography>} />
+        </Tooltip>
+      )}
+    </NameDialog>
+  );
+}

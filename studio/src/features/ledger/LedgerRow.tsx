@@ -1,0 +1,152 @@
+import MoreIcon from '@mui/icons-material/MoreVert';
+import { Box, ButtonBase, IconButton, InputBase, Switch, Tooltip, Typography } from '@mui/material';
+import { useEffect, useRef, type DragEvent, type KeyboardEvent } from 'react';
+import type { MoveSummary } from '../../api/client';
+import { SwatchPair } from '../../ui/controls/SwatchPair';
+import { moveWords } from '../panels';
+import { greys } from '../../theme';
+import { amountOf, isOn, kindTitle, plain, type Move } from '../../model/looks';
+import { areaWords } from '../area/shapes';
+import { reachWords } from './ReachEditor';
+
+interface Props {
+  move: Move;
+  number: number;
+  selected: boolean;
+  naming: boolean;
+  summary: MoveSummary | undefined;
+  onSelect: () => void;
+  onSwitch: (on: boolean) => void;
+  /** The name typed, or null when it was given up. */
+  onName: (label: string | null) => void;
+  onStartNaming: () => void;
+  onMenu: (at: HTMLElement) => void;
+  onKeyDown: (event: KeyboardEvent) => void;
+  /** Where a dragged move would come to lie, as seen from this one. */
+  dropsHere: 'above' | 'below' | null;
+  onDragStart: () => void;
+  onDragOver: () => void;
+  onDragEnd: (dropped: boolean) => void;
+}
+
+const DRAGGED = 'text/x-move';
+
+/** One move of the grade, in plain words. */
+export function LedgerRow({ move, number, selected, naming, summary, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: Props) {
+  const on = isOn(move);
+  const amount = amountOf(move);
+  const name = move.label ? move.label : kindTitle(move.kind);
+  const details = [moveWords(move), move.reach ? `on ${reachWords(move.reach)}` : '', move.area ? `in ${areaWords(move.area)}` : '', (move.soften ?? 0) > 0 ? 'softened' : '', amount < 100 ? `at ${plain(amount)} %` : ''].filter((part) => part !== '').join(' · ');
+  const row = useRef<HTMLLIElement>(null);
+  const button = useRef<HTMLButtonElement>(null);
+  useEffect(() => {
+    if (!selected) return;
+    row.current?.scrollIntoView({ block: 'nearest' });
+    // Keys go on from the move that was chosen or moved, as long as they were in the list.
+    const list = row.current?.parentElement;
+    if (list?.contains(document.activeElement) && document.activeElement?.hasAttribute('data-move')) button.current?.focus();
+  }, [selected, number]);
+  return (
+    <Box
+      component="li"
+      ref={row}
+      draggable={!naming}
+      onDragStart={(event: DragEvent) => {
+        event.dataTransfer.effectAllowed = 'move';
+        event.dataTransfer.setData(DRAGGED, move.id);
+        onDragStart();
+      }}
+      onDragOver={(event: DragEvent) => {
+        if (!event.dataTransfer.types.includes(DRAGGED)) return;
+        event.preventDefault();
+        onDragOver();
+      }}
+      onDrop={(event: DragEvent) => {
+        event.preventDefault();
+        event.stopPropagation();
+        onDragEnd(true);
+      }}
+      onDragEnd={() => {
+        onDragEnd(false);
+      }}
+      style={{ boxShadow: dropsHere === 'above' ? '0 -2px 0 #fff' : dropsHere === 'below' ? '0 2px 0 #fff' : undefined }}
+      sx={{ position: 'relative', display: 'grid', gridTemplateColumns: '1fr auto auto auto', alignItems: 'center', columnGap: 0.5, pl: 0.5, py: '3px', borderRadius: 1, bgcolor: selected ? '#505050' : 'transparent', '&:hover': { bgcolor: selected ? '#505050' : greys.raised } }}
+    >
+      {/* The whole row chooses; what can be done besides lies over it. */}
+      <ButtonBase
+        ref={button}
+        data-move
+        data-inset
+        aria-label={`Move ${String(number)}: ${name}${on ? '' : ', off'}. ${details}`}
+        aria-pressed={selected}
+        tabIndex={selected ? 0 : -1}
+        onClick={onSelect}
+        onDoubleClick={onStartNaming}
+        onKeyDown={onKeyDown}
+        sx={{ position: 'absolute', inset: 0, borderRadius: 1 }}
+      />
+      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 0.75, minWidth: 0, pointerEvents: naming ? 'auto' : 'none', position: 'relative' }}>
+        <Typography variant="caption" component="span" sx={{ width: 14, textAlign: 'right', flex: 'none', color: selected ? greys.text : greys.quiet }}>
+          {number}
+        </Typography>
+        {naming ? (
+          <NameField name={name} onName={onName} />
+        ) : (
+          <Typography variant="body2" component="span" sx={{ fontWeight: 600, lineHeight: 1.25, overflowWrap: 'anywhere', color: on ? greys.text : greys.quiet }}>
+            {name}
+          </Typography>
+        )}
+      </Box>
+      <Box sx={{ pointerEvents: 'none', opacity: on ? 1 : 0.5 }}>
+        <SwatchPair before={summary?.before} after={summary?.after} />
+      </Box>
+      <Tooltip title={on ? 'Switch this move off' : 'Switch this move on'}>
+        <Switch
+          size="small"
+          checked={on}
+          slotProps={{ input: { 'aria-label': `Move ${String(number)} on` } }}
+          onChange={(_, next) => {
+            onSwitch(next);
+          }}
+        />
+      </Tooltip>
+      <IconButton
+        aria-label={`More for move ${String(number)}`}
+        sx={{ p: 0.25, ml: -0.75 }}
+        onClick={(event) => {
+          onMenu(event.currentTarget);
+        }}
+      >
+        <MoreIcon fontSize="small" />
+      </IconButton>
+      <Typography variant="caption" component="div" sx={{ gridColumn: '1 / -1', pl: '20px', pr: 0.5, fontSize: '0.72rem', lineHeight: 1.25, pointerEvents: 'none', color: selected ? greys.text : greys.quiet, overflowWrap: 'anywhere' }}>
+        {details}
+        {on ? '' : ' · off'}
+      </Typography>
+    </Box>
+  );
+}
+
+function NameField({ name, onName }: { name: string; onName: (label: string | null) => void }) {
+  const givenUp = useRef(false);
+  return (
+    <InputBase
+      autoFocus
+      fullWidth
+      defaultValue={name}
+      inputProps={{ 'aria-label': 'Name of the move', maxLength: 200 }}
+      onFocus={(event) => {
+        event.target.select();
+      }}
+      onBlur={(event) => {
+        onName(givenUp.current || event.target.value === name ? null : event.target.value);
+      }}
+      onKeyDown={(event) => {
+        event.stopPropagation();
+        givenUp.current = event.key === 'Escape';
+        if (event.key === 'Enter' || event.key === 'Escape') (event.target as HTMLElement).blur();
+      }}
+      sx={{ fontSize: '0.8125rem', bgcolor: '#2e2e2e', px: 0.5 }}
+    />
+  );
+}

@@ -1,0 +1,132 @@
+import { Box, ToggleButton, Tooltip, Typography } from '@mui/material';
+import { AreaPanel } from '../area/AreaPanel';
+import { areaWords } from '../area/shapes';
+import { SpillList } from '../choose/SpillList';
+import { ValueSlider } from '../../ui/controls/ValueSlider';
+import { panelOf } from '../panels';
+import { percent } from '../pots/percent';
+import type { PanelProps, Surroundings } from '../panels/panel';
+import { greys } from '../../theme';
+import { kindHelp, kindTitle, amountOf, SOFTEN_MOST, withField, type Move, type MoveKind } from '../../model/looks';
+import { ReachEditor, reachWords } from './ReachEditor';
+import { Section } from './Section';
+
+interface Props extends Surroundings {
+  move: Move;
+  aspect: string | null;
+  onAspect: (aspect: string) => void;
+  /** Title of the part that is judged alone; null for the whole move. */
+  part: string | null;
+  onPart: (part: string | null) => void;
+  onChange: (move: Move, keep: boolean) => void;
+  onPointPot: (pot: number | null) => void;
+}
+
+/** The controls of the move at hand: its own, its amount, and what it reaches. */
+export function MoveControls({ move, onChange, onPointPot, part, onPart, ...around }: Props) {
+  const { source, readings } = around;
+  const softened = (move.soften ?? 0) > 0;
+  const panel = panelOf(move);
+  const Controls = panel.Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
+  const parts = (panel.parts ?? []) as { title: string }[];
+  return (
+    <Box component="section" aria-label="Controls of the move" sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
+      {/* While shapes are drawn, theirs are the controls at hand. */}
+      {around.drawsArea && (
+        <Box sx={{ pb: 0.5, mb: 1, borderBottom: `1px solid ${greys.line}` }}>
+          <Typography variant="subtitle2" component="h2">Area</Typography>
+          <AreaPanel areas={around.areas} look={around.look} onDraw={null} />
+        </Box>
+      )}
+      <Typography variant="subtitle2" component="h2">{kindTitle(move.kind)}</Typography>
+      <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
+        {kindHelp(move.kind)}
+      </Typography>
+      <Controls move={move as never} onChange={onChange} {...around} />
+      {parts.length > 1 && (
+        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.25, mt: 0.5 }} role="group" aria-label="Show one part only">
+          <Tooltip placement="left" title="Shows the photo with only this part of the move, to see what it does. The move itself is not changed.">
+            <Typography variant="caption">Show only</Typography>
+          </Tooltip>
+          {parts.map(({ title }) => (
+            <ToggleButton
+              key={title}
+              value={title}
+              size="small"
+              selected={part === title}
+              onChange={() => {
+                onPart(part === title ? null : title);
+              }}
+              sx={{ py: 0, px: 0.75, fontSize: '0.75rem', border: 'none' }}
+            >
+              {title}
+            </ToggleButton>
+          ))}
+        </Box>
+      )}
+      <Box sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
+        <ValueSlider
+          label="Amount of the move"
+          help="How much of the change is mixed in."
+          value={amountOf(move)}
+          min={0}
+          max={100}
+          rest={100}
+          unit="%"
+          onChange={(strength, keep) => {
+            onChange(withField(move, { strength }), keep);
+          }}
+        />
+      </Box>
+      <Section
+        title="Reach"
+        words={reachWords(move.reach)}
+        end={
+          readings &&
+          readings.reached !== null && (
+            <Typography variant="caption" sx={{ flex: 'none' }} title="Share of the picture that the move acts on">
+              {percent(readings.reached)} of the photo
+            </Typography>
+          )
+        }
+      >
+        <ReachEditor
+          reach={move.reach ?? null}
+          reads={move.reads ?? 'source'}
+          onChange={(reach, keep) => {
+            onChange(withField(move, { reach }), keep);
+          }}
+          onReads={(reads) => {
+            if (reads === 'running' && softened) around.onFailure('A softened matte is read from the source. Set Soften to 0 first.');
+            else onChange(withField(move, { reads }), true);
+          }}
+          onFailure={around.onFailure}
+          photoKey={around.photoKey}
+          onUnstroke={around.onUnstroke}
+          onInverted={around.onInverted}
+        />
+      </Section>
+      {move.reach && move.reads !== 'running' && (
+        <ValueSlider
+          label="Soften"
+          help="Smooths a matte that breaks up in noise, along the photo’s own edges: how far, in thousandths of its longer side."
+          value={move.soften ?? 0}
+          min={0}
+          max={SOFTEN_MOST}
+          step={0.5}
+          rest={0}
+          unit="‰"
+          onChange={(soften, keep) => {
+            onChange(withField(move, { soften }), keep);
+          }}
+        />
+      )}
+      {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}
+      {!around.drawsArea && (
+        <Section title="Area" words={areaWords(move.area)}>
+          <AreaPanel areas={around.areas} look={around.look} onDraw={around.onDrawArea} />
+        </Section>
+      )}
+    </Box>
+  );
+}

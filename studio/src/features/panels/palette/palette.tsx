@@ -1,0 +1,165 @@
+import ArrowIcon from '@mui/icons-material/East';
+import ClearIcon from '@mui/icons-material/Close';
+import { Box, Button, ButtonBase, IconButton, Tooltip, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { api } from '../../../api/client';
+import { ColourField } from '../../../ui/controls/ColourField';
+import { ValueSlider } from '../../../ui/controls/ValueSlider';
+import { greys } from '../../../theme';
+import { fitButton } from '../fitted';
+import type { MovePanel, PanelProps } from '../panel';
+import { around, plainestPot } from '../samples';
+import { PaletteBench } from './PaletteBench';
+import { css, isAbsent, paletteWords, potsOf, tidy, withTarget, type Colour, type Pot } from './targets';
+
+function Swatch({ colour }: { colour: Colour }) {
+  return <Box component="span" sx={{ width: 26, height: 20, flex: 'none', borderRadius: 0.5, border: '1px solid #222', background: css(colour) }} />;
+}
+
+function Controls(props: PanelProps<'palette'>) {
+  const { move, onChange, aspect, onAspect } = props;
+  const pots = potsOf(move);
+  const absent = props.source ? pots.filter((pot) => pot.to && isAbsent(pot, props.source?.pots ?? [])) : [];
+  const chosen = Number(aspect ?? pots.findIndex(({ to }) => to != null));
+  if (pots.length === 0) {
+    return (
+      <Box>
+        <Typography variant="body2" sx={{ mb: 1 }}>
+          This palette does not know the photo’s colours yet.
+        </Typography>
+        <Button
+          variant="outlined"
+          onClick={() => {
+            api.palette(props.photoId).then(({ look }) => {
+              onChange({ ...move, params: look.moves[0]?.params as never }, true);
+            }, props.onFailure);
+          }}
+        >
+          Read its pots
+        </Button>
+      </Box>
+    );
+  }
+  return (
+    <Box>
+      <Typography variant="caption" component="p" sx={{ mt: 0, mb: 0.5 }}>
+        Drag a pot on the bench, or choose it here and give it a colour.
+      </Typography>
+      {absent.length > 0 && (
+        <Typography variant="caption" component="p" role="status" sx={{ mt: 0, mb: 0.5, color: '#ffd28a' }}>
+          This photo has nothing like {absent.map(({ name }) => name).join(', ')}: moving {absent.length === 1 ? 'it' : 'them'} changes nothing here. Fit the palette to this photo, or read its own pots with a new one.
+        </Typography>
+      )}
+      <Box role="list" aria-label="Pots">
+        {pots.map((pot, index) => (
+          <Box key={index} role="listitem" sx={{ borderRadius: 1, bgcolor: index === chosen ? greys.raised : undefined }}>
+            <Box sx={{ display: 'flex', alignItems: 'center' }}>
+              <ButtonBase
+                data-inset
+                aria-expanded={index === chosen}
+                onClick={() => {
+                  onAspect(String(index));
+                }}
+                sx={{ flex: 1, minWidth: 0, justifyContent: 'flex-start', gap: 0.75, px: 0.5, py: '3px', borderRadius: 1, textAlign: 'left' }}
+              >
+                <Swatch colour={pot.middle} />
+                {pot.to && <ArrowIcon sx={{ fontSize: 14, flex: 'none' }} />}
+                {pot.to && <Swatch colour={pot.to} />}
+                <Typography variant="body2" noWrap>
+                  {pot.name}
+                </Typography>
+              </ButtonBase>
+              {pot.to && (
+                <IconButton
+                  aria-label={`Leave ${pot.name} as it is`}
+                  onClick={() => {
+                    onChange(withTarget(move, index, null), true);
+                  }}
+                >
+                  <ClearIcon sx={{ fontSize: 16 }} />
+                </IconButton>
+              )}
+            </Box>
+            {index === chosen && <Target {...props} pot={pot} index={index} />}
+          </Box>
+        ))}
+      </Box>
+      {fitButton(props)}
+    </Box>
+  );
+}
+
+const FIGURES = [
+  { property: 'hue', label: 'Hue', min: 0, max: 360, unit: '°', times: 1 },
+  { property: 'chroma', label: 'Saturation', min: 0, max: 40, unit: '', times: 100 },
+  { property: 'lightness', label: 'Lightness', min: 0, max: 100, unit: '', times: 100 },
+] as const;
+
+/** The colour a pot is to have: typed, picked, from a swatch, or by its three figures. */
+function Target({ move, onChange, pot, index, pick, picking, probeColours, photos, onFailure }: PanelProps<'palette'> & { pot: Pot; index: number }) {
+  const now = pot.to ?? pot.middle;
+  const shown = useQuery({ queryKey: ['shown', now], queryFn: () => api.shown(now.lightness, now.chroma, now.hue), staleTime: Infinity, gcTime: 60_000 }).data;
+  const what = `what ${pot.name} is to become`;
+  const take = (hex: string | null) => {
+    if (hex === null) onChange(withTarget(move, index, null), true);
+    else {
+      api.colour(hex).then(({ oklch: [lightness = 0, chroma = 0, hue = 0] }) => {
+        onChange(withTarget(move, index, tidy({ lightness, chroma, hue })), true);
+      }, onFailure);
+    }
+  };
+  return (
+    <Box sx={{ px: 0.75, pb: 0.5 }}>
+      <ColourField
+        label="To"
+        help="The colour this pot is to have; its shades follow."
+        colour={pot.to ? (shown?.colour.hex ?? null) : null}
+        onChange={take}
+        onPick={() => {
+          pick(what, take);
+        }}
+        picking={picking === what}
+        more={{ probes: probeColours, photos }}
+      />
+      {FIGURES.map(({ property, label, min, max, unit, times }) => (
+        <ValueSlider
+          key={property}
+          label={label}
+          help={property === 'hue' ? 'OKLCh hue of the pot’s middle.' : property === 'chroma' ? 'OKLCh chroma of the pot’s middle, in hundredths.' : 'OKLCh lightness of the pot’s middle, in hundredths.'}
+          value={Number((now[property] * times).toFixed(1))}
+          min={min}
+          max={max}
+          rest={Number((pot.middle[property] * times).toFixed(1))}
+          unit={unit}
+          onChange={(value, keep) => {
+            onChange(withTarget(move, index, tidy({ ...now, [property]: value / times })), keep);
+          }}
+        />
+      ))}
+      {shown?.weaker && (
+        <Typography variant="caption" component="p" role="status" sx={{ my: 0.25 }}>
+          No screen shows so strong a colour this {now.lightness > 0.6 ? 'light' : 'dark'}: it comes out as {shown.colour.hex}.
+        </Typography>
+      )}
+      {!pot.to && (
+        <Tooltip title="Its figures, as they are on the photo">
+          <Typography variant="caption" component="p" sx={{ my: 0 }}>
+            Stays as it is.
+          </Typography>
+        </Tooltip>
+      )}
+    </Box>
+  );
+}
+
+export const palettePanel: MovePanel<'palette'> = {
+  kind: 'palette',
+  wish: 'recolour',
+  // What a palette does needs the photo's model; a recolour of its plainest colour shows it as well.
+  sample: (source) => ({ kind: 'recolour', params: { anchor: plainestPot(source)?.colour ?? null, target: '#9c4a2c' } as never, reach: around(plainestPot(source)) }),
+  begin: async (photoId) => (await api.palette(photoId)).look.moves[0]?.params as never,
+  Controls,
+  Bench: PaletteBench,
+  everyPlane: true,
+  words: paletteWords,
+};

@@ -1,0 +1,82 @@
+import { axesOf, type AxisName, type PlaneName } from '../../bench/axes';
+import type { MoveOf } from '../../../model/looks';
+import { withParams } from '../settings';
+
+type Move = MoveOf<'palette'>;
+export type Pot = NonNullable<NonNullable<Move['params']>['pots']>[number];
+export type Colour = Pot['middle'];
+
+/** The most that a target may have; screens show far less of most hues. */
+const MOST_CHROMA = 0.4;
+const PROPERTY: Record<AxisName, keyof Colour> = { hue: 'hue', chroma: 'chroma', light: 'lightness' };
+
+export const potsOf = (move: Move): Pot[] => move.params?.pots ?? [];
+
+export const css = ({ lightness, chroma, hue }: Colour): string => `oklch(${String(lightness)} ${String(chroma)} ${String(hue)})`;
+
+/** The move with one pot's target changed; null leaves the pot as it is. */
+export function withTarget(move: Move, index: number, to: Colour | null): Move {
+  return withParams(move, { pots: potsOf(move).map((pot, i) => (i === index ? { ...pot, to } : pot)) });
+}
+
+const wrapped = (hue: number) => ((hue % 360) + 360) % 360;
+const between = (value: number, most: number) => Math.min(most, Math.max(0, value));
+
+/** A colour within what a target may be, to the digits that files keep. */
+export function tidy({ lightness, chroma, hue }: Colour): Colour {
+  return { lightness: Number(between(lightness, 1).toFixed(4)), chroma: Number(between(chroma, MOST_CHROMA).toFixed(4)), hue: Number(wrapped(hue).toFixed(1)) };
+}
+
+/** Where a colour lies on a plane of the bench, in shares across and up; what lies beyond it is at its edge. */
+export function placeOf(colour: Colour, plane: PlaneName, chromaTop: number): { x: number; y: number } {
+  const { across, up } = axesOf(plane, chromaTop);
+  const share = (axis: typeof across) => between((axis.circular ? wrapped(colour[PROPERTY[axis.name]]) : colour[PROPERTY[axis.name]]) / axis.max, 1);
+  return { x: share(across), y: share(up) };
+}
+
+/** The colour after a drag of so many shares across and up; with `light` up and down is lightness, whatever the plane. */
+export function dragged(from: Colour, across: number, up: number, plane: PlaneName, chromaTop: number, light: boolean): Colour {
+  const axes = axesOf(plane, chromaTop);
+  if (light) return tidy({ ...from, lightness: from.lightness + up });
+  const colour = { ...from };
+  colour[PROPERTY[axes.across.name]] += across * axes.across.max;
+  colour[PROPERTY[axes.up.name]] += up * axes.up.max;
+  return tidy(colour);
+}
+
+const STEPS: Record<AxisName, number> = { hue: 2, chroma: 0.004, light: 0.01 };
+const WAYS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+
+/** The colour after an arrow key; null for another key. */
+export function keyed(from: Colour, key: string, plane: PlaneName, light: boolean, far: boolean): Colour | null {
+  const way = WAYS[key];
+  if (!way) return null;
+  const by = far ? 5 : 1;
+  if (light) return tidy({ ...from, lightness: from.lightness + (way[0] + way[1]) * STEPS.light * by });
+  const { across, up } = axesOf(plane);
+  const colour = { ...from };
+  colour[PROPERTY[across.name]] += way[0] * STEPS[across.name] * by;
+  colour[PROPERTY[up.name]] += way[1] * STEPS[up.name] * by;
+  return tidy(colour);
+}
+
+/** OKLab distance from a photo's nearest pot at which a pot is none of the photo's; lightness counts less, as light changes it. */
+const FAR = 0.07;
+const LIGHT = 0.35;
+
+/** Whether a photo has no colours like a pot: the palette was made on another one. */
+export function isAbsent({ middle }: Pot, own: readonly { oklch: number[] }[]): boolean {
+  const place = (chroma: number, hue: number) => [chroma * Math.cos((hue * Math.PI) / 180), chroma * Math.sin((hue * Math.PI) / 180)] as const;
+  const [a, b] = place(middle.chroma, middle.hue);
+  return !own.some(({ oklch: [lightness = 0, chroma = 0, hue = 0] }) => {
+    const [p, q] = place(chroma, hue);
+    return Math.hypot(LIGHT * (lightness - middle.lightness), p - a, q - b) < FAR;
+  });
+}
+
+/** What the palette does, in one line. */
+export function paletteWords(move: Move): string {
+  const moved = potsOf(move).filter(({ to }) => to != null);
+  if (moved.length === 0) return 'no pot moved yet';
+  return `${moved.map(({ name }) => name).join(', ')} moved`;
+}

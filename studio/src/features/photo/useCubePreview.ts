@@ -1,0 +1,77 @@
+import { useEffect, useState } from 'react';
+import { api } from '../../api/client';
+import type { Look } from '../../model/looks';
+import type { PreviewListener } from '../../model/grading';
+import { CubeFeed, SETTLED_LATTICE } from '../../gl/CubeFeed';
+import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS } from '../../gl/planes';
+import type { Drawing } from './useRenderer';
+
+export interface CubePreview {
+  /** The cube of the look at rest is shown. */
+  settled: boolean;
+  /** Any cube of this photo has been shown. */
+  shown: boolean;
+  /** Why the photo does not show the last change; null when it does. */
+  stale: string | null;
+}
+
+/** The key of the cube that is shown settled, and the text of the look that is only being tried, if any. */
+type Shown = Omit<CubePreview, 'settled'> & { settled: string | null; tried: string | null };
+
+/** Keeps the cube in the renderer that of the look: settled while nothing moves, drafts while a control is held. */
+export function useCubePreview(drawing: Drawing | null, photoId: number, look: Look | undefined, watch: string | null, onPreview: (listener: PreviewListener) => () => void, attempt: number): CubePreview {
+  const [state, setState] = useState<Shown>({ settled: null, tried: null, shown: false, stale: null });
+  const [feed, setFeed] = useState<CubeFeed | null>(null);
+  useEffect(() => {
+    if (!drawing) return;
+    const store = new PlaneStore();
+    const now = new CubeFeed(
+      async (asked, lattice, watched) => {
+        const { nodes, planes } = await api.cube(asked, lattice, watched, photoId);
+        const points = lattice < SETTLED_LATTICE ? DRAFT_POINTS : SETTLED_POINTS;
+        return { nodes, planes: await store.of(planes, points, (most) => api.planes(photoId, asked, most, watched)), watched: planes.find(({ watched: is }) => is)?.key ?? null };
+      },
+      (cube) => {
+        drawing.renderer.setCube(cube);
+        setState((before) => ({ ...before, settled: cube.settled ? keyOf(JSON.stringify(cube.look), cube.watch) : null, shown: true, stale: null }));
+        drawing.loop.cubeCame(cube.settled, cube.askedAt);
+      },
+      (reason) => {
+        setState((before) => ({ ...before, stale: reason instanceof Error ? reason.message : String(reason) }));
+      },
+    );
+    setFeed(now);
+    setState((before) => ({ ...before, settled: null }));
+    return () => {
+      now.stop();
+      setFeed(null);
+    };
+  }, [drawing, photoId]);
+
+  // The text is what tells whether anything has changed; the object may be another one each time.
+  const text = look ? JSON.stringify(look) : null;
+  useEffect(() => {
+    setState((before) => (before.tried === null ? before : { ...before, tried: null }));
+    if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
+  }, [feed, text, watch, attempt]);
+
+  useEffect(
+    () =>
+      onPreview((moved, inputAt) => {
+        setState((before) => ({ ...before, settled: moved === null ? before.settled : null, tried: moved && JSON.stringify(moved) }));
+        if (moved === null) {
+          if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
+          return;
+        }
+        feed?.follow(moved, watch, inputAt);
+      }),
+    [feed, onPreview, text, watch],
+  );
+  // Settled is what belongs to the look of this very moment, not to the one before an edit.
+  return { ...state, settled: state.settled !== null && state.settled === keyOf(state.tried ?? text, watch) };
+}
+
+/** Another move's reach is another cube, of the same look all the same. */
+function keyOf(look: string | null, watch: string | null): string {
+  return `${watch ?? ''} ${look ?? ''}`;
+}

@@ -1,0 +1,95 @@
+import AddIcon from '@mui/icons-material/AddPhotoAlternateOutlined';
+import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useRef } from 'react';
+import type { Photo } from '../../api/client';
+import { smallUrl } from '../../api/pictures';
+import { greys } from '../../theme';
+import type { Incoming } from './bringing';
+import { IncomingFile } from './IncomingFile';
+
+interface Props {
+  photos: Photo[];
+  current: number | null;
+  /** Selected on the sheet. */
+  selected: ReadonlySet<number>;
+  incoming: Incoming[];
+  onOpen: (id: number) => void;
+  onFiles: (files: File[]) => void;
+  onStop: (key: number) => void;
+}
+
+const HEIGHT = 36;
+const GAP = 6;
+const WIDTH = { least: 40, most: 150 };
+
+/** The set's photos, small and as graded; new ones are brought in here. Only those in the window are there. */
+export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles, onStop }: Props) {
+  const picker = useRef<HTMLInputElement>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const width = ({ width: wide, height: high }: Photo) => Math.max(WIDTH.least, Math.min(WIDTH.most, (HEIGHT * wide) / high));
+  const cells = useVirtualizer({
+    horizontal: true,
+    count: photos.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => {
+      const photo = photos[index];
+      return (photo ? width(photo) : WIDTH.least) + GAP;
+    },
+    overscan: 4,
+  });
+  const at = photos.findIndex(({ id }) => id === current);
+  useEffect(() => {
+    if (at >= 0) cells.scrollToIndex(at, { align: 'auto' });
+  }, [cells, at]);
+  return (
+    <Box component="nav" aria-label="Photos of the set" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', flex: 1, minWidth: 0, height: 44 }}>
+      <ButtonBase onClick={() => picker.current?.click()} sx={{ bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}>
+        <AddIcon fontSize="small" />
+        <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>
+          Bring in photos
+        </Typography>
+      </ButtonBase>
+      <Box ref={scroller} sx={{ flex: '0 1 auto', minWidth: photos.length > 0 ? 60 : 0, overflowX: 'auto', overflowY: 'hidden', px: '3px', py: '3px', my: '-3px' }} style={{ width: cells.getTotalSize() + 6 }}>
+        <Box style={{ width: cells.getTotalSize() }} sx={{ position: 'relative', height: HEIGHT }}>
+          {cells.getVirtualItems().map(({ index, start }) => {
+            const photo = photos[index];
+            if (!photo) return null;
+            return (
+              <Tooltip key={photo.id} title={photo.name} placement="top">
+                <ButtonBase
+                  aria-label={photo.name}
+                  aria-current={photo.id === current}
+                  onClick={() => {
+                    onOpen(photo.id);
+                  }}
+                  style={{ left: start, width: width(photo) }}
+                  sx={{ position: 'absolute', top: 0, height: HEIGHT, outline: photo.id === current ? '2px solid #f5f5f5' : 'none', outlineOffset: '1px', borderRadius: 0.25, overflow: 'hidden', opacity: photo.id === current ? 1 : 0.82, '&:hover': { opacity: 1 } }}
+                >
+                  <img src={smallUrl(photo)} alt="" draggable={false} loading="lazy" fetchPriority="low" style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }} />
+                  {photo.graded && <Box aria-label="has a grade" sx={{ position: 'absolute', right: 4, bottom: 4, width: 8, height: 8, borderRadius: '50%', bgcolor: '#f5f5f5', border: '1.5px solid #222' }} />}
+                  {selected.size > 1 && selected.has(photo.id) && <Box aria-label="selected" sx={{ position: 'absolute', left: 0, right: 0, top: 0, height: 4, bgcolor: '#f5f5f5' }} />}
+                </ButtonBase>
+              </Tooltip>
+            );
+          })}
+        </Box>
+      </Box>
+      {incoming.map((file) => (
+        <IncomingFile key={file.key} file={file} onStop={onStop} />
+      ))}
+      <input
+        ref={picker}
+        type="file"
+        accept="image/*,.heic,.heif,.avif,.tif,.tiff"
+        multiple
+        hidden
+        aria-label="Photo files"
+        onChange={(event) => {
+          onFiles([...(event.target.files ?? [])]);
+          event.target.value = '';
+        }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,86 @@
+import { Failure, type Photo } from '../../api/client';
+
+/** A file on its way into a set. */
+export interface Incoming {
+  key: number;
+  setId: number;
+  name: string;
+  /** Share sent; at 1 the server is decoding. */
+  share: number;
+  error: string | null;
+}
+
+/** Takes a photo away again that has arrived though nobody wants it any more. */
+type TakeBack = (photo: Photo) => Promise<unknown>;
+type Send = (setId: number, file: File, progress: (share: number) => void, signal: AbortSignal) => Promise<Photo>;
+
+/** Brings files into sets, one after another, each with its own progress, stop and message; goes on while another set is open. */
+export class Bringing {
+  private files: Incoming[] = [];
+  private nextKey = 1;
+  private chain: Promise<void> = Promise.resolve();
+  private readonly stops = new Map<number, AbortController>();
+  /** Stopped when all of it was sent: the server may have it in the set by then. */
+  private readonly unwanted = new Set<number>();
+  private readonly listeners = new Set<() => void>();
+  /** Told of each photo that has arrived. */
+  onArrived: (setId: number, photo: Photo) => void = () => undefined;
+
+  constructor(
+    private readonly send: Send,
+    private readonly takeBack: TakeBack,
+  ) {}
+
+  get state(): Incoming[] {
+    return this.files;
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => {
+      this.listeners.delete(listener);
+    };
+  };
+
+  add = (setId: number, files: File[]): Promise<void> => {
+    for (const file of files) {
+      const key = this.nextKey++;
+      const stop = new AbortController();
+      this.stops.set(key, stop);
+      this.set([...this.files, { key, setId, name: file.name, share: 0, error: null }]);
+      this.chain = this.chain.then(() => this.bring(key, setId, file, stop.signal));
+    }
+    return this.chain;
+  };
+
+  /** Stops a file that is under way, or takes its message away. */
+  stop = (key: number): void => {
+    const file = this.files.find((one) => one.key === key);
+    if (file && file.share >= 1 && file.error === null) this.unwanted.add(key);
+    else this.stops.get(key)?.abort();
+    this.stops.delete(key);
+    this.set(this.files.filter((file) => file.key !== key));
+  };
+
+  private async bring(key: number, setId: number, file: File, signal: AbortSignal): Promise<void> {
+    if (signal.aborted) return;
+    try {
+      const photo = await this.send(setId, file, (share) => { this.change(key, { share }); }, signal);
+      this.set(this.files.filter((one) => one.key !== key));
+      if (this.unwanted.delete(key)) await this.takeBack(photo);
+      else this.onArrived(setId, photo);
+    } catch (reason) {
+      // What was not wanted did not come, or can be removed by hand.
+      if (!signal.aborted && !this.unwanted.delete(key)) this.change(key, { error: reason instanceof Failure || reason instanceof Error ? reason.message : String(reason) });
+    }
+  }
+
+  private change(key: number, part: Partial<Incoming>): void {
+    this.set(this.files.map((file) => (file.key === key ? { ...file, ...part } : file)));
+  }
+
+  private set(files: Incoming[]): void {
+    this.files = files;
+    for (const listener of this.listeners) listener();
+  }
+}

@@ -1,0 +1,125 @@
+import { Box, Typography } from '@mui/material';
+import { visuallyHidden } from '@mui/utils';
+import { useState, type ReactNode } from 'react';
+import type { PhotoSet } from '../../api/client';
+import { EmptySet } from '../set/EmptySet';
+import type { Say } from '../shell/say';
+import { ShortcutsDialog } from '../shell/ShortcutsDialog';
+import { greys } from '../../theme';
+import { NameDialog } from '../../ui/controls/NameDialog';
+import { all, ledBy, moved, NOTHING, inOrder, type Selection } from './selection';
+import { SheetGrid } from './SheetGrid';
+import { SheetHeader } from './SheetHeader';
+import { SIZES, usualSize } from './sizes';
+import { useSetWork } from './useSetWork';
+import { useSheetKeys } from './useSheetKeys';
+
+interface Props {
+  set: PhotoSet;
+  selection: Selection;
+  onSelect: (selection: Selection) => void;
+  /** The photo that was last at hand. */
+  current: number | null;
+  onOpen: (id: number) => void;
+  onSay: Say;
+  onFailure: (reason: unknown) => void;
+  sets: ReactNode;
+  strip: ReactNode;
+}
+
+const SIZE = 'sheet-size';
+
+/** The whole set at once, each photo as graded: to judge them together, and to do something to several. */
+export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFailure, sets, strip }: Props) {
+  const { photos } = set;
+  const ids = photos.map(({ id }) => id);
+  const [size, setSize] = useState(() => Number(window.localStorage.getItem(SIZE)) || usualSize(window.innerWidth));
+  const [before, setBefore] = useState(false);
+  const [here, setHere] = useState<number | null>(current);
+  const [columns, setColumns] = useState(1);
+  const [renaming, setRenaming] = useState<number | null>(null);
+  const [help, setHelp] = useState(false);
+  const work = useSetWork(set, onSay, onFailure);
+  const resize = (next: number) => {
+    const kept = Math.round(Math.max(SIZES.least, Math.min(SIZES.most, next)));
+    setSize(kept);
+    window.localStorage.setItem(SIZE, String(kept));
+  };
+  const chosen = inOrder(selection, ids);
+  const remove = () => {
+    if (chosen.length > 0) {
+      void work.remove(chosen);
+      onSelect(NOTHING);
+    }
+  };
+  const open = (id: number | null) => {
+    if (id === null) return;
+    if (selection.chosen.size > 1) onSelect(ledBy(selection, id));
+    onOpen(id);
+  };
+  useSheetKeys({
+    move: (by, shift) => {
+      const next = moved(selection, ids, here, by, shift);
+      onSelect(next.selection);
+      setHere(next.at);
+    },
+    columns,
+    count: photos.length,
+    open: () => { open(here ?? selection.lead ?? current); },
+    all: () => { onSelect(all(selection, ids)); },
+    none: () => { onSelect(NOTHING); },
+    before: setBefore,
+    rename: () => { setRenaming(selection.lead); },
+    remove,
+    size: (by) => { resize(size * 1.2 ** by); },
+    back: () => { open(current ?? ids[0] ?? null); },
+    undo: work.undo,
+    help: () => { setHelp(true); },
+  });
+  const renamed = photos.find(({ id }) => id === renaming);
+  return (
+    <>
+      <SheetHeader
+        set={set}
+        selection={selection}
+        sets={sets}
+        size={size}
+        onSize={resize}
+        onBefore={setBefore}
+        work={work}
+        onAll={() => { onSelect(all(selection, ids)); }}
+        onRename={() => { setRenaming(selection.lead); }}
+        onRemove={remove}
+        onBack={() => { open(current ?? ids[0] ?? null); }}
+        onHelp={() => { setHelp(true); }}
+        onSay={onSay}
+        onFailure={onFailure}
+      />
+      <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+        <h1 style={visuallyHidden}>{set.name}, all photos</h1>
+        {photos.length === 0 ? (
+          <EmptySet />
+        ) : (
+          <SheetGrid photos={photos} selection={selection} onSelect={onSelect} here={here} onHere={setHere} size={size} before={before} onOpen={open} onArrange={(next) => { void work.arrange(next); }} onColumns={setColumns} />
+        )}
+      </Box>
+      <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
+        {strip}
+        <Typography variant="caption" role="note" sx={{ flex: 'none', mr: 2 }}>
+          {before ? 'As they came' : 'Double-click or Enter opens a photo · hold B for all as they came'}
+        </Typography>
+      </Box>
+      {renamed && (
+        <NameDialog
+          title={`Rename ${renamed.name}`}
+          label="Name of the photo"
+          name={renamed.name}
+          action="Rename"
+          onName={(name) => { void work.rename(renamed, name); }}
+          onClose={() => { setRenaming(null); }}
+        />
+      )}
+      <ShortcutsDialog open={help} onClose={() => { setHelp(false); }} />
+    </>
+  );
+}

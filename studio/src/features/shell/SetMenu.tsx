@@ -1,0 +1,110 @@
+import ArrowIcon from '@mui/icons-material/ArrowDropDown';
+import { Button, Divider, ListItemText, Menu, MenuItem, Typography } from '@mui/material';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api } from '../../api/client';
+import { NameDialog } from '../../ui/controls/NameDialog';
+import type { Say } from './say';
+import { StorageDialog } from './StorageDialog';
+
+interface Props {
+  current: { id: number; name: string } | null;
+  /** Null opens whichever is there. */
+  onOpen: (setId: number | null) => void;
+  onFailure: (reason: unknown) => void;
+  onSay: Say;
+  /** There is little room for its name. */
+  narrow?: boolean;
+}
+
+/** Which set is open; switching to another, beginning, renaming, removing one. */
+export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: Props) {
+  const queries = useQueryClient();
+  const [at, setAt] = useState<HTMLElement | null>(null);
+  const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
+  const [naming, setNaming] = useState<{ what: 'new' | 'rename'; name: string } | null>(null);
+  const [storage, setStorage] = useState(false);
+  const refetch = () => queries.invalidateQueries({ queryKey: ['sets'] });
+  const keepName = async (what: 'new' | 'rename', name: string) => {
+    try {
+      const set = what === 'rename' && current ? await api.renameSet(current.id, name) : await api.createSet(name);
+      await refetch();
+      await queries.invalidateQueries({ queryKey: ['set', set.id] });
+      if (what === 'new') onOpen(set.id);
+    } catch (reason) {
+      onFailure(reason);
+    }
+  };
+  const remove = async (gone: { id: number; name: string }) => {
+    try {
+      await api.removeSet(gone.id);
+      await refetch();
+      onOpen(sets.find(({ id }) => id !== gone.id)?.id ?? null);
+      onSay(`“${gone.name}” was removed with its photos.`, {
+        title: 'Undo',
+        run: () => {
+          api
+            .restoreSet(gone.id)
+            .then(async (set) => {
+              await refetch();
+              onOpen(set.id);
+            })
+            .catch(onFailure);
+        },
+      });
+    } catch (reason) {
+      onFailure(reason);
+    }
+  };
+  const act = (what: () => void) => () => {
+    setAt(null);
+    what();
+  };
+  return (
+    <>
+      <Button
+        endIcon={<ArrowIcon />}
+        sx={{ minWidth: 0 }}
+        onClick={(event) => {
+          setAt(event.currentTarget);
+          // Photos may have come or gone since the list was read.
+          void refetch();
+        }}
+      >
+        <Typography variant="body2" noWrap sx={{ maxWidth: narrow ? 150 : 260 }}>
+          {current?.name ?? 'Choose a set'}
+        </Typography>
+      </Button>
+      <Menu
+        anchorEl={at}
+        open={at !== null}
+        onClose={() => {
+          setAt(null);
+        }}
+      >
+        {sets.map((set) => (
+          <MenuItem key={set.id} selected={set.id === current?.id} onClick={act(() => { onOpen(set.id); })}>
+            <ListItemText primary={set.name} secondary={set.photoCount === 1 ? '1 photo' : `${String(set.photoCount)} photos`} />
+          </MenuItem>
+        ))}
+        <Divider />
+        <MenuItem onClick={act(() => { setNaming({ what: 'new', name: '' }); })}>New set …</MenuItem>
+        {current && <MenuItem onClick={act(() => { setNaming({ what: 'rename', name: current.name }); })}>Rename this set …</MenuItem>}
+        {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
+        <Divider />
+        <MenuItem onClick={act(() => { setStorage(true); })}>Storage …</MenuItem>
+      </Menu>
+      {storage && <StorageDialog onClose={() => { setStorage(false); }} />}
+      {naming && (
+        <NameDialog
+          title={naming.what === 'rename' ? 'Rename this set' : 'New set'}
+          label="Name, for example the job or the day"
+          name={naming.name}
+          action={naming.what === 'rename' ? 'Rename' : 'Make it'}
+          onName={(name) => { void keepName(naming.what, name); }}
+          onClose={() => { setNaming(null); }}
+        />
+      )}
+    </>
+  );
+}

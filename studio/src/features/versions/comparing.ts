@@ -1,0 +1,29 @@
+import type { Version } from '../../api/client';
+import type { Look } from '../../model/looks';
+
+/** What can stand in a comparison: the grade as it is now, the photo as it came, a version. */
+export type Compared = 'now' | 'source' | number;
+
+export const MOST = 4;
+
+export interface Pane {
+  what: Compared;
+  name: string;
+  look: Look;
+}
+
+/** With one more or less of them; the one that was put in first makes room where there are too many. */
+export function toggled(compared: readonly Compared[], what: Compared): Compared[] {
+  if (compared.includes(what)) return compared.filter((one) => one !== what);
+  return [...compared.slice(Math.max(0, compared.length + 1 - MOST)), what];
+}
+
+/** What stands on the screen, in the order put in; versions that are gone are left out. */
+export function panesOf(compared: readonly Compared[], now: Look, versions: readonly Version[]): Pane[] {
+  return compared.flatMap((what): Pane[] => {
+    if (what === 'now') return [{ what, name: 'Now', look: now }];
+    if (what === 'source') return [{ what, name: 'As it came', look: { ...now, moves: [] } }];
+    const version = versions.find(({ id }) => id === what);
+    return version ? [{ what, name: version.name, look: version.look }] : [];
+  });
+}

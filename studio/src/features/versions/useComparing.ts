@@ -1,0 +1,29 @@
+import { useState } from 'react';
+import type { Look } from '../../model/looks';
+import { panesOf, type Compared } from './comparing';
+import type { Versions } from './useVersions';
+
+/** Whether the versions stand in the place of the grade, and which states are compared. */
+export function useComparing(look: Look | null, versions: Versions) {
+  const [open, setOpen] = useState(false);
+  const [compared, setCompared] = useState<Compared[]>([]);
+  const done = () => {
+    setCompared([]);
+  };
+  return {
+    open,
+    toggle: () => {
+      setOpen(!open);
+    },
+    compared,
+    setCompared,
+    /** What is on the screen; two at least while something is compared. */
+    panes: look && open ? panesOf(compared, look, versions.list) : [],
+    take: (what: Compared) => {
+      const version = versions.list.find(({ id }) => id === what);
+      if (version) versions.take(version);
+      done();
+    },
+    done,
+  };
+}
