@@ -18,6 +18,7 @@ use Tovrin\Core\Area\Shape;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Tests\Outside;
 
 final class AreaTest extends TestCase
 {
@@ -55,6 +56,48 @@ final class AreaTest extends TestCase
     {
         $arrow = new Polygon([[0.1, 0.1], [0.9, 0.1], [0.9, 0.9], [0.5, 0.5], [0.1, 0.9]], 0.02);
         self::assertSame([1.0, 0.0, 0.5, 0.5, 0.0], self::rounded(self::at(self::area($arrow), [[0.5, 0.3], [0.5, 0.7], [0.5, 0.1], [0.7, 0.7], [0.05, 0.5]])));
+    }
+
+    /**
+     * Where ImageMagick draws the same shape, and nowhere else; its pixels along the outline, and those next to them, are left out.
+     *
+     * @param list<string> $drawing arguments of ImageMagick, on a picture of 300 × 200
+     */
+    #[DataProvider('drawings')]
+    public function testAShapeLiesWhereImageMagickDrawsIt(Shape $shape, array $drawing): void
+    {
+        [$width, $height] = [300, 200];
+        $theirs = Outside::run([Outside::convert(), '-size', $width.'x'.$height, 'xc:black', '-fill', 'white', ...$drawing, '-depth', '8', 'gray:-']);
+        self::assertSame($width * $height, \strlen($theirs));
+        $x = $y = [];
+        for ($i = 0; $i < $width * $height; ++$i) {
+            $x[] = ($i % $width + 0.5) / $width;
+            $y[] = (intdiv($i, $width) + 0.5) / $height;
+        }
+        $ours = self::area($shape)->weights(Frame::of($width, $height), $x, $y);
+        $compared = [0, 0];
+        for ($row = 1; $row < $height - 1; ++$row) {
+            for ($column = 1; $column < $width - 1; ++$column) {
+                $around = '';
+                for ($r = $row - 1; $r <= $row + 1; ++$r) {
+                    $around .= substr($theirs, $r * $width + $column - 1, 3);
+                }
+                $in = "\xFF" === $around[4];
+                if ($around === str_repeat($in ? "\xFF" : "\0", 9)) {
+                    self::assertEqualsWithDelta($in ? 1.0 : 0.0, $ours[$row * $width + $column], 0.02, "$column, $row");
+                    ++$compared[(int) $in];
+                }
+            }
+        }
+        self::assertGreaterThan(2000, min($compared));
+    }
+
+    /** @return iterable<string, array{Shape, list<string>}> */
+    public static function drawings(): iterable
+    {
+        yield 'a turned ellipse' => [new Ellipse([0.5, 0.45], [80 / 300, 40 / 200], 25.0, 0.002), ['-draw', 'push graphic-context translate 150,90 rotate 25 ellipse 0,0 80,40 0,360 pop graphic-context']];
+        yield 'a star' => [new Polygon([[0.5, 0.05], [0.58, 0.4], [0.9, 0.4], [0.64, 0.6], [0.75, 0.95], [0.5, 0.7], [0.25, 0.95], [0.36, 0.6], [0.1, 0.4], [0.42, 0.4]], 0.003), ['-draw', 'polygon 150,10 174,80 270,80 192,120 225,190 150,140 75,190 108,120 30,80 126,80']];
+        yield 'a brush stroke' => [new Brush([[0.1, 0.2], [0.4, 0.8], [0.9, 0.3]], 15.45 / 300, 0.06), ['-fill', 'none', '-stroke', 'white', '-draw', 'stroke-width 30 stroke-linecap round stroke-linejoin round polyline 30,40 120,160 270,60']];
     }
 
     public function testABrushTouchesNothingBeyondItsRadius(): void
