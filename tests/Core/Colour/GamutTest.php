@@ -37,6 +37,23 @@ final class GamutTest extends TestCase
         }
     }
 
+    /** culori's clampChroma does the same by its own search, to a hundredth of a level of 8 bits or so. */
+    public function testItIsWhatCuloriMakesOfTheSameColours(): void
+    {
+        $vivid = [];
+        foreach ([0.15, 0.4, 0.65, 0.9] as $light) {
+            for ($hue = 0; $hue < 360; $hue += 5) {
+                $vivid[] = [$light, 0.02 + 0.001 * $hue, (float) $hue];
+            }
+        }
+        /** @var list<array{float, float, float}> $theirs */
+        $theirs = json_decode(Outside::run(['node', 'tests/outside/gamut.mjs'], json_encode($vivid, \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
+        $ours = Gamut::intoSrgb(ColourBlock::of(OkLch::class, $vivid));
+        foreach ($theirs as $i => $colour) {
+            self::assertEqualsWithDelta($colour, $ours->at($i), 0.001, implode(' ', $vivid[$i]));
+        }
+    }
+
     public function testLighterThanWhiteIsWhiteAndDarkerThanBlackIsBlack(): void
     {
         $out = Gamut::intoSrgb(ColourBlock::of(OkLch::class, [[1.2, 0.1, 40.0], [-0.1, 0.1, 40.0]]));
