@@ -43,6 +43,9 @@ export function ShortcutsDialog({ open, onClose }: { open: boolean; onClose: () 
             </Box>
           ))}
         </Box>
+        <Typography variant="body2" sx={{ mt: 2, color: 'text.secondary' }}>
+          Tovrin {__VERSION__}
+        </Typography>
       </DialogContent>
     </Dialog>
   );

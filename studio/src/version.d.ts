@@ -1,0 +1,2 @@
+/** Of Tovrin, as in src/Release.php. */
+declare const __VERSION__: string;
