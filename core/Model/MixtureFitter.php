@@ -8,7 +8,7 @@ namespace Tovrin\Core\Model;
  * Fits mixtures by expectation maximisation: the same on every run.
  *
  * Source: A. P. Dempster, N. M. Laird and D. B. Rubin, Journal of the Royal Statistical Society B 39 (1977); the start is
- * that of D. Boley, Principal Direction Divisive Partitioning (Data Mining and Knowledge Discovery 2, 1998); adapting to other data by a prior is that of J.-L. Gauvain
+ * PrincipalSplits; adapting to other data by a prior is that of J.-L. Gauvain
  * and C.-H. Lee, IEEE Transactions on Speech and Audio Processing 2 (1994).
  */
 final class MixtureFitter
@@ -18,7 +18,6 @@ final class MixtureFitter
     public const FLOOR = 2e-5;
     /** Variance of every component to begin with. */
     public const START_VARIANCE = 0.006;
-    private const AXIS_ROUNDS = 16;
     /** A component that holds less than this of a point learns nothing from it. */
     private const NEGLIGIBLE = 1e-9;
     /** Below this density of all components together a point is worked out without cutting anything off. */
@@ -66,76 +65,17 @@ final class MixtureFitter
     }
 
     /**
-     * Components around groups of points, each with the same share: whichever group is spread out most is parted at its mean, across the
-     * way it is spread along most. No chance is in it, and a little noise moves it a little.
+     * Components around groups of points, each with the same share.
+     *
+     * @param int<1, max> $count
      */
     public static function start(Points $points, int $count): Mixture
     {
-        $groups = [self::group($points, range(0, $points->count() - 1))];
-        while (\count($groups) < $count) {
-            $widest = 0;
-            foreach ($groups as $g => $group) {
-                $widest = $group['spread'] > $groups[$widest]['spread'] ? $g : $widest;
-            }
-            // Fewer different colours than components: the rest would be doubles.
-            if ($groups[$widest]['spread'] <= 1e-12) {
-                break;
-            }
-            ['mean' => [$x, $y, $z], 'along' => [$u, $v, $w], 'members' => $members] = $groups[$widest];
-            $parts = [[], []];
-            foreach ($members as $i) {
-                $parts[($points->x[$i] - $x) * $u + ($points->y[$i] - $y) * $v + ($points->z[$i] - $z) * $w > 0.0 ? 1 : 0][] = $i;
-            }
-            if ([] === $parts[0] || [] === $parts[1]) {
-                break;
-            }
-            $groups[$widest] = self::group($points, $parts[0]);
-            $groups[] = self::group($points, $parts[1]);
-        }
-        $share = 1.0 / \count($groups);
+        $means = PrincipalSplits::means($points, $count);
+        $share = 1.0 / \count($means);
         $v = self::START_VARIANCE;
 
-        return new Mixture(array_map(static fn (array $group): Gaussian => new Gaussian($share, $group['mean'], [$v, 0.0, 0.0, $v, 0.0, $v]), $groups));
-    }
-
-    /**
-     * @param non-empty-list<int> $members
-     *
-     * @return array{members: non-empty-list<int>, mean: array{0: float, 1: float, 2: float}, along: array{0: float, 1: float, 2: float}, spread: float} with the way it is spread along most, and how much in all
-     */
-    private static function group(Points $points, array $members): array
-    {
-        [$px, $py, $pz] = [$points->x, $points->y, $points->z];
-        $n = \count($members);
-        $x = $y = $z = $xx = $xy = $xz = $yy = $yz = $zz = 0.0;
-        foreach ($members as $i) {
-            $x += $px[$i];
-            $y += $py[$i];
-            $z += $pz[$i];
-        }
-        [$x, $y, $z] = [$x / $n, $y / $n, $z / $n];
-        foreach ($members as $i) {
-            [$a, $b, $c] = [$px[$i] - $x, $py[$i] - $y, $pz[$i] - $z];
-            $xx += $a * $a;
-            $xy += $a * $b;
-            $xz += $a * $c;
-            $yy += $b * $b;
-            $yz += $b * $c;
-            $zz += $c * $c;
-        }
-        // The power method, from the axis with most of it.
-        [$u, $v, $w] = $xx >= $yy && $xx >= $zz ? [$xx, $xy, $xz] : ($yy >= $zz ? [$xy, $yy, $yz] : [$xz, $yz, $zz]);
-        $along = 0.0;
-        for ($round = 0; $round < self::AXIS_ROUNDS; ++$round) {
-            [$u, $v, $w] = [$xx * $u + $xy * $v + $xz * $w, $xy * $u + $yy * $v + $yz * $w, $xz * $u + $yz * $v + $zz * $w];
-            $along = sqrt($u * $u + $v * $v + $w * $w);
-            if ($along <= 0.0) {
-                break;
-            }
-            [$u, $v, $w] = [$u / $along, $v / $along, $w / $along];
-        }
-
-        return ['members' => $members, 'mean' => [$x, $y, $z], 'along' => [$u, $v, $w], 'spread' => $along];
+        return new Mixture(array_map(static fn (array $mean): Gaussian => new Gaussian($share, $mean, [$v, 0.0, 0.0, $v, 0.0, $v]), $means));
     }
 
     /** @param Points $points sorted */

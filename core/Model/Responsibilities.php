@@ -74,4 +74,24 @@ final readonly class Responsibilities
 
         return $sums;
     }
+
+    /**
+     * How much each component holds of some of the points together: a hot loop.
+     *
+     * @param array<int, float|int> $counts     what each point counts for, by its number
+     * @param int                   $components of all scales
+     *
+     * @return list<float> by component
+     */
+    public function totals(array $counts, int $components): array
+    {
+        $totals = array_fill(0, $components, 0.0);
+        foreach ($counts as $point => $count) {
+            foreach ($this->rows[$point] as $component => $held) {
+                $totals[$component] += $count * $held;
+            }
+        }
+
+        return array_values($totals);
+    }
 }

@@ -18,7 +18,7 @@ final readonly class Study
     private const FORM = 'tovrin-study-2';
 
     /** OKLab distance that a step is counted in. */
-    public const STEP_UNIT = 0.001;
+    private const STEP_UNIT = 0.001;
     /** Pixels to each side that steps are taken over: across an edge, and also across a slow gradient. */
     private const SCALES = [2, 6];
     /** A smaller step across a pixel is no gradient that anybody sees. */

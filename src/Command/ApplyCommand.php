@@ -16,6 +16,7 @@ use Tovrin\App\Files\FileName;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Decode\PictureFormat;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Grade\Fit;
@@ -26,7 +27,7 @@ use Tovrin\Core\Reading\ColourSample;
 final class ApplyCommand extends Command
 {
     /** What pictures become that are not written in the form they had, by the ending of their name. */
-    private const ENDINGS = ['jpeg' => 'jpg', 'tiff' => 'tif', 'heic' => 'tif', 'heif' => 'tif', '' => 'jpg'];
+    private const ENDINGS = ['heic' => 'tif', 'heif' => 'tif', '' => 'jpg'];
 
     protected function configure(): void
     {
@@ -87,7 +88,8 @@ final class ApplyCommand extends Command
         $targets = $taken = [];
         foreach ($pictures as $picture) {
             $ending = strtolower(pathinfo($picture, \PATHINFO_EXTENSION));
-            $ending = self::ENDINGS[$ending] ?? $ending;
+            $format = FileFormats::ofEnding($ending);
+            $ending = null === $format ? self::ENDINGS[$ending] ?? $ending : $format::endings()[0];
             $target = rtrim($folder, '/').'/'.pathinfo($picture, \PATHINFO_FILENAME).'-'.('' === $slug ? 'graded' : $slug).'.'.$ending;
             if (isset($taken[$target]) && $taken[$target] !== $picture) {
                 throw new UsageError(\sprintf('"%s" and "%s" would both be written to %s. Rename one of them, or render them to different folders.', $taken[$target], $picture, $target));

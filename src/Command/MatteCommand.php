@@ -12,6 +12,9 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Tovrin\App\Delivery\Rendering;
 use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
+use Tovrin\App\Imaging\Encode\Format\Png;
+use Tovrin\App\Imaging\Encode\Format\Tiff;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
@@ -37,7 +40,7 @@ final class MatteCommand extends Command
         $picture = $input->getArgument('picture');
         \assert(\is_string($picture));
         $target = Files::output($input);
-        if (!\in_array(strtolower(pathinfo($target, \PATHINFO_EXTENSION)), ['png', 'tif', 'tiff'], true)) {
+        if (!\in_array(FileFormats::ofEnding(pathinfo($target, \PATHINFO_EXTENSION)), [Png::class, Tiff::class], true)) {
             throw new UsageError(\sprintf('"%s" cannot be written: a matte is a PNG or a TIFF, so end its name in .png or .tif.', $target));
         }
         [$grade, $move] = self::graded($input);

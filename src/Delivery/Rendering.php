@@ -11,6 +11,8 @@ use Tovrin\App\Imaging\Apply\LutStack;
 use Tovrin\App\Imaging\Apply\Plates;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
+use Tovrin\App\Imaging\Encode\Format\Tiff;
 use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\PictureError;
@@ -117,7 +119,7 @@ final class Rendering
     public static function matte(string $source, string $name, Grade $grade, int $move, string $target): float
     {
         $pixels = self::weights($source, $name, $grade, $move, static function (): void {});
-        AtomicFile::make($target, static fn (string $part) => PictureWriter::write($pixels, new Writing(1 === preg_match('/\.tiff?$/iD', $target) ? Writing::GREY_TIFF : Writing::GREY), $part));
+        AtomicFile::make($target, static fn (string $part) => PictureWriter::write($pixels, new Writing(Tiff::class === FileFormats::ofEnding(pathinfo($target, \PATHINFO_EXTENSION)) ? Writing::GREY_TIFF : Writing::GREY), $part));
         $reached = 0;
         $data = $pixels->bytes();
         for ($at = 0, $end = \strlen($data); $at < $end; $at += self::COUNTED) {

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tovrin\App\Grading;
 
 use Symfony\Component\Validator\Constraints as Assert;
+use Tovrin\App\Library\Photos;
 use Tovrin\Core\Grade\Grade;
 
 /** Moves of one photo that other photos are to have. */
 final readonly class CarryOver
 {
     public const MOST = 500;
-    private const NUMBERS = 'is no whole number.';
 
     /**
      * @param Grade     $look  the moves
@@ -24,7 +24,7 @@ final readonly class CarryOver
     public function __construct(
         public Grade $look,
         #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Carry over to fewer at once.')]
-        #[Assert\All([new Assert\NotNull(message: self::NUMBERS), new Assert\Type('int', message: self::NUMBERS)])]
+        #[Assert\All([new Assert\NotNull(message: Photos::NO_NUMBER), new Assert\Type('int', message: Photos::NO_NUMBER)])]
         public array $to,
         public CarryHow $how = CarryHow::Replace,
         public bool $fit = true,

@@ -12,6 +12,9 @@ use Tovrin\App\Repository\Sets;
 /** Sets and photos by number, or a problem that says that they are gone. */
 final readonly class Photos
 {
+    /** Of something in the place of a number, for requests. */
+    public const NO_NUMBER = 'is no whole number.';
+
     public function __construct(private Sets $sets)
     {
     }

@@ -35,14 +35,7 @@ final class ArchitectureTest extends TestCase
         self::assertEqualsCanonicalizing($order, array_map('basename', glob(Outside::root().'/core/*', \GLOB_ONLYDIR) ?: []));
         // Neither of these needs the other, whatever their order.
         $apart = ['Move' => 'Reach', 'Reading' => 'Format', 'Format' => 'Reading', 'Cube' => 'Tone'];
-        foreach (self::files('core', 'php') as $file) {
-            $folder = explode('/', substr($file, \strlen(Outside::root().'/core/')))[0];
-            preg_match_all('/Tovrin\\\\Core\\\\([A-Za-z]+)\\\\/', (string) file_get_contents($file), $found);
-            foreach (array_unique($found[1]) as $other) {
-                self::assertLessThanOrEqual(array_search($folder, $order, true), array_search($other, $order, true), "$file uses $other");
-                self::assertNotSame($apart[$folder] ?? '', $other, $file);
-            }
-        }
+        self::assertOneDirection('core', 'Core', $order, $apart);
     }
 
     /** Inside the application each room may use those before it in this list, and no other: no circles. */
@@ -52,14 +45,26 @@ final class ArchitectureTest extends TestCase
         self::assertEqualsCanonicalizing($order, array_map('basename', glob(Outside::root().'/src/*', \GLOB_ONLYDIR) ?: []));
         // Neither of these needs the other, whatever their order.
         $apart = ['Reading' => 'Grading', 'Grading' => 'Reading', 'Process' => 'Files', 'Queue' => 'Doctrine', 'Doctrine' => 'Queue'];
-        foreach (self::files('src', 'php') as $file) {
-            $room = explode('/', substr($file, \strlen(Outside::root().'/src/')))[0];
-            if (str_ends_with($room, '.php')) {
+        self::assertOneDirection('src', 'App', $order, $apart);
+    }
+
+    /**
+     * @param list<string>          $order
+     * @param array<string, string> $apart
+     */
+    private static function assertOneDirection(string $root, string $namespace, array $order, array $apart): void
+    {
+        foreach (self::files($root, 'php') as $file) {
+            $folder = explode('/', substr($file, \strlen(Outside::root()."/$root/")))[0];
+            if (str_ends_with($folder, '.php')) {
                 continue;
             }
-            foreach (self::roomsIn($file, $room) as $other) {
-                self::assertLessThanOrEqual(array_search($room, $order, true), array_search($other, $order, true), "$file uses $other");
-                self::assertNotSame($apart[$room] ?? '', $other, $file);
+            // What earlier versions called a message is no use of it.
+            $former = str_ends_with($file, 'Message/FormerNames.php') ? ['Export', 'Sheet', 'Choosing', 'Photo'] : [];
+            preg_match_all('/Tovrin\\\\'.$namespace.'\\\\([A-Z][A-Za-z]+)\\\\/', (string) file_get_contents($file), $found);
+            foreach (array_diff(array_unique($found[1]), $former) as $other) {
+                self::assertLessThanOrEqual(array_search($folder, $order, true), array_search($other, $order, true), "$file uses $other");
+                self::assertNotSame($apart[$folder] ?? '', $other, $file);
             }
         }
     }
@@ -77,16 +82,6 @@ final class ArchitectureTest extends TestCase
                 self::assertDoesNotMatchRegularExpression('/\\bDoctrine\\\\/', $code, $path);
             }
         }
-    }
-
-    /** @return list<string> the other rooms that a file of a room names */
-    private static function roomsIn(string $file, string $room): array
-    {
-        preg_match_all('/Tovrin\\\\App\\\\([A-Z][A-Za-z]+)\\\\/', (string) file_get_contents($file), $found);
-        // What earlier versions called a message is no use of it.
-        $former = str_ends_with($file, 'Message/FormerNames.php') ? ['Export', 'Sheet', 'Choosing', 'Photo'] : [];
-
-        return array_values(array_diff(array_unique($found[1]), [$room], $former));
     }
 
     public function testTheApplicationKnowsNothingOfTheStudioButItsBuiltFiles(): void

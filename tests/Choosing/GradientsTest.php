@@ -20,6 +20,7 @@ use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\Stroke;
 use Tovrin\Core\Reach\StrokeShape;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Raster;
 
 /** Where a photo passes gradually from one colour to another, the end of a reach makes no edge. */
@@ -180,14 +181,7 @@ final class GradientsTest extends TestCase
 
     private static function colours(Pixels $picture): Colours
     {
-        $planes = [[], [], []];
-        foreach (str_split($picture->bytes(), 3) as $pixel) {
-            foreach ([0, 1, 2] as $channel) {
-                $planes[$channel][] = \ord($pixel[$channel]) / 255.0;
-            }
-        }
-
-        return new Colours(new ColourBlock(Srgb::class, ...$planes));
+        return new Colours((new ColourSample($picture->bytes()))->colours());
     }
 
     /** @param list<array{float, float, float, float}> $stops OKLab by height, with soft passages between; dithered as a camera's noise does it */

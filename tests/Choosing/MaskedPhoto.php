@@ -7,10 +7,9 @@ namespace Tovrin\Tests\Choosing;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Learning\StudyMaker;
-use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
-use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Raster;
 use Tovrin\Tests\Outside;
 
@@ -50,14 +49,8 @@ final readonly class MaskedPhoto
         $mask->setImageFormat('gray');
         $labels = array_map(static fn (string $byte): int => intdiv(\ord($byte), 40), str_split($mask->getImageBlob()));
         $small = PictureShape::resized($pixels, self::WIDTH, $height)->bytes();
-        $planes = [[], [], []];
-        for ($i = 0, $n = \strlen($small); $i < $n; $i += 3) {
-            $planes[0][] = \ord($small[$i]) / 255.0;
-            $planes[1][] = \ord($small[$i + 1]) / 255.0;
-            $planes[2][] = \ord($small[$i + 2]) / 255.0;
-        }
 
-        return new self($name, $preview, StudyMaker::study($preview), self::WIDTH, $height, $labels, new Colours(new ColourBlock(Srgb::class, ...$planes)));
+        return new self($name, $preview, StudyMaker::study($preview), self::WIDTH, $height, $labels, new Colours((new ColourSample($small))->colours()));
     }
 
     /** @return list<int> objects that are more than a few pixels */

@@ -27,8 +27,10 @@ final readonly class GentleSlope
 
     /** @var array<int, float> OKLab distance to each of the 26 neighbours, by how far it is in the box */
     private array $lengths;
-    /** @var array<int, float> what is lost at each place over a distance of 1 */
-    private array $slopes;
+    /** What is lost over a distance of 1. */
+    private float $slope;
+    /** @var array<int, float> the same, at places where it is less */
+    private array $gentler;
 
     /**
      * @param array{0: int, 1: int, 2: int} $size of the box, b running fastest
@@ -40,11 +42,12 @@ final readonly class GentleSlope
      */
     public function __construct(private array $size, float $over, array $wider = [])
     {
-        $slopes = array_fill(0, $size[0] * $size[1] * $size[2], 1.0 / $over);
+        $this->slope = 1.0 / $over;
+        $gentler = [];
         foreach ($wider as $at => $distance) {
-            $slopes[$at] = 1.0 / max($over, min(self::WIDEST, $distance));
+            $gentler[$at] = 1.0 / max($over, min(self::WIDEST, $distance));
         }
-        $this->slopes = $slopes;
+        $this->gentler = $gentler;
         $lengths = [];
         for ($i = -1; $i <= 1; ++$i) {
             for ($j = -1; $j <= 1; ++$j) {
@@ -185,7 +188,7 @@ final readonly class GentleSlope
             $best[$at] = $value;
             $buckets[(int) ($value * self::BUCKETS)][] = $at;
         }
-        [$lengths, $slopes] = [$this->lengths, $this->slopes];
+        [$lengths, $usual, $gentler] = [$this->lengths, $this->slope, $this->gentler];
         // From the highest down: what a place passes on always lands in a lower bucket.
         for ($bucket = self::BUCKETS; $bucket > 0; --$bucket) {
             foreach ($buckets[$bucket] as $at) {
@@ -193,9 +196,9 @@ final readonly class GentleSlope
                 if ((int) ($value * self::BUCKETS) !== $bucket) {
                     continue;
                 }
-                $slope = $slopes[$at];
+                $slope = $gentler[$at] ?? $usual;
                 foreach ($lengths as $step => $length) {
-                    $other = $slopes[$at + $step] ?? $slope;
+                    $other = $gentler[$at + $step] ?? $usual;
                     $left = $value - $length * ($other > $slope ? $other : $slope);
                     if ($left > 0.0 && $left > $best[$at + $step] && (null === $within || $within[$at + $step] > 0.0)) {
                         $best[$at + $step] = $left;

@@ -62,8 +62,9 @@ final readonly class Gradients
     public function of(array $sums, array $strokes): array
     {
         [$gradual, $all, $gradualEnds, $ends] = $this->shares($sums);
-        $firm = $this->firm($strokes);
-        $nearest = $this->nearest($strokes, $ends);
+        $held = array_map($this->held(...), $strokes);
+        $firm = $this->firm($held);
+        $nearest = $this->nearest($held, $ends);
         $widths = array_map(fn (Gaussian $one): float => min(self::WIDEST, self::PER_CHROMA * hypot($one->mean[1], $one->mean[2]) / Points::CHROMA_SCALE, $this->room($one, $firm)), $this->finest);
         $shares = array_map(static fn (float $gradual, float $all): float => $gradual / ($all + self::FEW), $gradualEnds, $ends);
         $gradients = [];
@@ -86,14 +87,14 @@ final readonly class Gradients
     /**
      * How far it is from what was marked to where the reach ends: a tenth of its ends is nearer.
      *
-     * @param array<array<int, float>> $strokes
-     * @param list<float>              $ends
+     * @param array<list<float>> $strokes how much each component holds of them
+     * @param list<float>        $ends
      */
     private function nearest(array $strokes, array $ends): float
     {
         $nearest = \INF;
-        foreach ($strokes as $shares) {
-            $held = array_map(abs(...), $this->held($shares));
+        foreach ($strokes as $signed) {
+            $held = array_map(abs(...), $signed);
             $middle = $this->finest[(int) array_search(max([0.0, ...$held]), $held, true)];
             $distances = array_map(static fn (Gaussian $one): float => self::distance($middle, $one), $this->finest);
             asort($distances);
@@ -131,15 +132,14 @@ final readonly class Gradients
     /**
      * What was meant, and what was not; neither, where strokes disagree.
      *
-     * @param array<array<int, float>> $strokes
+     * @param array<list<float>> $strokes how much each component holds of them
      *
      * @return list<float> −1…1 by component of the finest scale
      */
     private function firm(array $strokes): array
     {
         $wanted = $left = array_map(static fn (): float => 0.0, $this->finest);
-        foreach ($strokes as $shares) {
-            $held = $this->held($shares);
+        foreach ($strokes as $held) {
             $meant = self::MEANT * max([1e-9, ...array_map(abs(...), $held)]);
             foreach ($held as $k => $share) {
                 $wanted[$k] = max($wanted[$k], min(1.0, $share / $meant));
@@ -190,16 +190,7 @@ final readonly class Gradients
      */
     private function held(array $pixels): array
     {
-        $held = array_fill(0, \count($this->finest), 0.0);
-        foreach ($pixels as $node => $count) {
-            foreach ($this->responsibilities->rows[$node] as $component => $share) {
-                if ($component >= $this->first) {
-                    $held[$component - $this->first] += $share * $count;
-                }
-            }
-        }
-
-        return array_values($held);
+        return \array_slice($this->responsibilities->totals($pixels, $this->first + \count($this->finest)), $this->first);
     }
 
     /** @param array{0: float, 1: float} $range */

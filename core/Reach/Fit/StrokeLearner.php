@@ -212,12 +212,7 @@ final class StrokeLearner
      */
     private function stiffness(int $number, array $marks): array
     {
-        $said = array_fill(0, $this->model->count(), 0.0);
-        foreach ($this->evidence->said($number, $marks) as $node => $pixels) {
-            foreach ($this->responsibilities->rows[$node] as $component => $held) {
-                $said[$component] += $pixels * $held;
-            }
-        }
+        $said = $this->responsibilities->totals($this->evidence->said($number, $marks), $this->model->count());
 
         return array_map(static fn (float $pixels, float $mass): float => self::RIDGE + self::STIFF * (1.0 - min(1.0, $pixels / max(1.0, $mass) / self::SAYS)), $said, $this->masses());
     }
@@ -225,16 +220,6 @@ final class StrokeLearner
     /** @return list<float> */
     private function masses(): array
     {
-        if (null === $this->masses) {
-            $masses = array_fill(0, $this->model->count(), 0.0);
-            foreach (array_count_values($this->study->at) as $node => $count) {
-                foreach ($node >= 0 ? $this->responsibilities->rows[$node] : [] as $component => $held) {
-                    $masses[$component] += $count * $held;
-                }
-            }
-            $this->masses = array_values($masses);
-        }
-
-        return $this->masses;
+        return $this->masses ??= $this->responsibilities->totals(array_diff_key(array_count_values($this->study->at), [-1 => 0]), $this->model->count());
     }
 }

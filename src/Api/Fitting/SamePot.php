@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Api\Fitting;
 
 use Symfony\Component\Validator\Constraints as Assert;
-use Tovrin\App\Api\Photos\SomePhotos;
 use Tovrin\App\Grading\CarryOver;
+use Tovrin\App\Library\Photos;
 
 /** A pot of one photo that is looked for in others. */
 final readonly class SamePot
@@ -19,7 +19,7 @@ final readonly class SamePot
         #[Assert\PositiveOrZero(message: 'must not be below 0.')]
         public int $pot,
         #[Assert\Count(min: 1, max: CarryOver::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Take fewer at once.')]
-        #[Assert\All([new Assert\NotNull(message: SomePhotos::NUMBERS), new Assert\Type('int', message: SomePhotos::NUMBERS)])]
+        #[Assert\All([new Assert\NotNull(message: Photos::NO_NUMBER), new Assert\Type('int', message: Photos::NO_NUMBER)])]
         public array $to,
     ) {
     }

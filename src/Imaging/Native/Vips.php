@@ -212,10 +212,7 @@ final class Vips
             // With all of the library's threads, at the price of holding it twice for a moment.
             $length = VipsLibrary::get()->new('size_t');
             \assert($length instanceof \FFI\CData);
-            $whole = Ffi::call(VipsLibrary::get(), 'vips_image_write_to_memory', $image, \FFI::addr($length));
-            if (!$whole instanceof \FFI\CData || \FFI::isNull($whole)) {
-                throw self::error();
-            }
+            $whole = self::made(Ffi::call(VipsLibrary::get(), 'vips_image_write_to_memory', $image, \FFI::addr($length)));
             try {
                 $bytes = $length->cdata; // @phpstan-ignore property.notFound
                 \FFI::memcpy($memory->at(0), $whole, \is_int($bytes) ? max(0, $bytes) : 0);
