@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging;
 
+use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 
 /** The same picture in another size or depth. */
 final class PictureShape
@@ -51,7 +53,7 @@ final class PictureShape
     /** The same picture in 8 bits and another size; what is transparent becomes white. */
     public static function resized(Pixels $pixels, int $width, int $height): Pixels
     {
-        return self::made($pixels, static fn (\FFI\CData $image): \FFI\CData => self::resize($image, $width, $height, 'linear'), $width, $height, 8, true);
+        return self::made($pixels, static fn (VipsImage $image): VipsImage => self::resize($image, $width, $height, 'linear'), $width, $height, 8, true);
     }
 
     /** The same picture in 8 bits without transparency, which becomes white. */
@@ -64,7 +66,7 @@ final class PictureShape
     {
         [$width, $height] = [max(1, (int) round($pixels->width * $scale)), max(1, (int) round($pixels->height * $scale))];
 
-        return self::made($pixels, static function (\FFI\CData $image) use ($width, $height, $kernel, $sharpen): \FFI\CData {
+        return self::made($pixels, static function (VipsImage $image) use ($width, $height, $kernel, $sharpen): VipsImage {
             $small = self::resize($image, $width, $height, $kernel);
 
             return $sharpen ? self::sharpened($small) : $small;
@@ -75,7 +77,7 @@ final class PictureShape
     public static function withoutAlpha(Pixels $pixels): Pixels
     {
         $memory = new SharedBytes(3 * $pixels->width * $pixels->height * intdiv($pixels->bits, 8));
-        Vips::drawn($memory, static fn (): \FFI\CData => Vips::run('extract_band', [$pixels->image(), Vips::OUT, 0], ['n' => 3]));
+        Vips::drawn($memory, static fn (): VipsImage => $pixels->image()->colours());
 
         return $pixels->sized($pixels->width, $pixels->height, $memory, null, false);
     }
@@ -87,39 +89,39 @@ final class PictureShape
             return $pixels;
         }
         $memory = new SharedBytes(2 * $pixels->size());
-        Vips::drawn($memory, static fn (): \FFI\CData => self::cast($pixels->image(), 257.0, 0.0, Vips::USHORT));
+        Vips::drawn($memory, static fn (): VipsImage => $pixels->image()->linear(257.0, 0.0)->cast(SampleFormat::Word));
 
         return $pixels->with($memory, null, 16);
     }
 
     /** The pixels in 8 bits, each to the nearest level. To be called in a process of its own. */
-    public static function eight(\FFI\CData $image, int $bits): \FFI\CData
+    public static function eight(VipsImage $image, int $bits): VipsImage
     {
-        return 8 === $bits ? $image : self::cast($image, 1 / 257, 0.5, Vips::UCHAR);
+        return 8 === $bits ? $image : $image->linear(1 / 257, 0.5)->cast(SampleFormat::Byte);
     }
 
     /** What is transparent in an image over pixels becomes white. To be called in a process of its own. */
-    public static function flattened(\FFI\CData $image, int $bits): \FFI\CData
+    public static function flattened(VipsImage $image, int $bits): VipsImage
     {
-        $most = 16 === $bits ? 65_535.0 : 255.0;
+        $format = SampleFormat::ofBits($bits);
 
-        return self::cast(self::onWhite(Vips::run('premultiply', [$image, Vips::OUT], ['max_alpha' => $most]), $most), 1.0, 0.5, 16 === $bits ? Vips::USHORT : Vips::UCHAR);
+        return self::onWhite($image->premultiplied($format->most()), $format->most())->linear(1.0, 0.5)->cast($format);
     }
 
-    /** @param \Closure(\FFI\CData): \FFI\CData $work */
+    /** @param \Closure(VipsImage): VipsImage $work */
     private static function made(Pixels $pixels, \Closure $work, int $width, int $height, int $bits, bool $opaque): Pixels
     {
         $alpha = $pixels->alpha && !$opaque;
         $memory = new SharedBytes($width * $height * ($alpha ? 4 : 3) * intdiv($bits, 8));
-        Vips::drawn($memory, static function () use ($pixels, $work, $bits, $alpha): \FFI\CData {
-            $most = 16 === $pixels->bits ? 65_535.0 : 255.0;
-            $format = 16 === $pixels->bits ? Vips::USHORT : Vips::UCHAR;
+        Vips::drawn($memory, static function () use ($pixels, $work, $bits, $alpha): VipsImage {
+            $format = SampleFormat::ofBits($pixels->bits);
+            $most = $format->most();
             $image = $pixels->image();
             if ($pixels->alpha) {
                 // What is transparent must not shine through at edges: each pixel counts as much as it can be seen.
-                $image = $work(Vips::run('premultiply', [$image, Vips::OUT], ['max_alpha' => $most]));
-                $image = $alpha ? Vips::run('unpremultiply', [$image, Vips::OUT], ['max_alpha' => $most]) : self::onWhite($image, $most);
-                $image = self::cast($image, 1.0, 0.5, $format);
+                $image = $work($image->premultiplied($most));
+                $image = $alpha ? $image->unpremultiplied($most) : self::onWhite($image, $most);
+                $image = $image->linear(1.0, 0.5)->cast($format);
             } else {
                 $image = $work($image);
             }
@@ -131,51 +133,37 @@ final class PictureShape
     }
 
     /** An image in straight lines between its points, or with few of them. To be called in a process of its own. */
-    public static function spread(\FFI\CData $image, int $width, int $height): \FFI\CData
+    public static function spread(VipsImage $image, int $width, int $height): VipsImage
     {
-        [$from, $high] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
-
-        return $width > $from && $height > $high ? Vips::enlarged($image, $width, $height) : self::resize($image, $width, $height, 'linear');
+        return $width > $image->width() && $height > $image->height() ? $image->enlarged($width, $height) : self::resize($image, $width, $height, 'linear');
     }
 
-    private static function resize(\FFI\CData $image, int $width, int $height, string $kernel): \FFI\CData
+    private static function resize(VipsImage $image, int $width, int $height, string $kernel): VipsImage
     {
-        [$from, $high] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
-
-        if ($from === $width && $high === $height) {
+        if ($image->width() === $width && $image->height() === $height) {
             return $image;
         }
-        $options = ['vscale' => $height / $high, 'kernel' => self::KERNELS[$kernel], 'gap' => 0.0];
-        $format = Vips::number($image, 'format');
-        if ('linear' === $kernel || !\in_array($format, [Vips::UCHAR, Vips::USHORT], true)) {
-            return Vips::run('resize', [$image, Vips::OUT, $width / $from], $options);
+        $format = $image->format();
+        if ('linear' === $kernel || null === $format || SampleFormat::Float === $format) {
+            return $image->resized($width, $height, self::KERNELS[$kernel]);
         }
 
         // Whole numbers the library weighs with few digits, and rounds after each of two steps: good to a fifteenth of a level, which is enough
         // for looking at and reading colours, quickly, but not for a finished picture.
-        return self::cast(Vips::run('resize', [Vips::run('linear1', [$image, Vips::OUT, 1.0, 0.0]), Vips::OUT, $width / $from], $options), 1.0, 0.5, $format);
+        return $image->linear(1.0, 0.0)->resized($width, $height, self::KERNELS[$kernel])->linear(1.0, 0.5)->cast($format);
     }
 
     /** More of what tells it from a blurred copy. */
-    private static function sharpened(\FFI\CData $image): \FFI\CData
+    private static function sharpened(VipsImage $image): VipsImage
     {
-        $blurred = Vips::run('gaussblur', [$image, Vips::OUT, self::BLUR]);
-        $more = Vips::run('subtract', [Vips::run('linear1', [$image, Vips::OUT, 1.0 + self::SHARPER, 0.5]), Vips::run('linear1', [$blurred, Vips::OUT, self::SHARPER, 0.0]), Vips::OUT]);
+        $more = $image->linear(1.0 + self::SHARPER, 0.5)->subtract($image->blurred(self::BLUR)->linear(self::SHARPER, 0.0));
 
-        return Vips::run('cast', [$more, Vips::OUT, Vips::number($image, 'format')]);
+        return $more->cast($image->format() ?? SampleFormat::Float);
     }
 
     /** A picture whose colours are multiplied by how much they can be seen, laid on white. */
-    private static function onWhite(\FFI\CData $image, float $most): \FFI\CData
+    private static function onWhite(VipsImage $image, float $most): VipsImage
     {
-        $white = Vips::run('linear1', [Vips::run('extract_band', [$image, Vips::OUT, 3]), Vips::OUT, -1.0, $most]);
-
-        return Vips::run('add', [Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]), $white, Vips::OUT]);
-    }
-
-    /** Each value times a number and plus another, in another format, which takes what is beyond it as its ends. To be called in a process of its own. */
-    public static function cast(\FFI\CData $image, float $times, float $plus, int $format): \FFI\CData
-    {
-        return Vips::run('cast', [Vips::run('linear1', [$image, Vips::OUT, $times, $plus]), Vips::OUT, $format]);
+        return $image->colours()->add($image->band(3)->linear(-1.0, $most));
     }
 }

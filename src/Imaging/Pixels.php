@@ -7,7 +7,7 @@ namespace Tovrin\App\Imaging;
 use Tovrin\App\Imaging\Decode\Origin;
 use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\Native\SharedBytes;
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 
 /** A decoded picture: interleaved RGB or RGB with alpha, row by row without padding, in whatever encoding its colours say. */
 final readonly class Pixels
@@ -70,7 +70,7 @@ final readonly class Pixels
     public function copy(): self
     {
         $copy = new SharedBytes(max(1, $this->size()));
-        \FFI::memcpy($copy->at(0), $this->shared()->at(0), max(0, $this->size()));
+        $copy->copy(0, $this->shared(), 0, $this->size());
 
         return $this->with($copy);
     }
@@ -88,9 +88,9 @@ final readonly class Pixels
     }
 
     /** For libvips: an image over these pixels. To be called, and used, in a process of its own. */
-    public function image(): \FFI\CData
+    public function image(): VipsImage
     {
-        return Vips::over(\is_string($this->held) ? $this->held : $this->held->bytes(), $this->width, $this->height, $this->channels(), $this->bits);
+        return VipsImage::over($this->held, $this->width, $this->height, $this->channels(), $this->bits);
     }
 
     /** The same picture with other pixel values, and another meaning of them where one is given. */

@@ -4,8 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
+use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Occupancy;
 
@@ -66,12 +67,10 @@ final class ColourCount
         if ($to === $from) {
             return;
         }
-        $rows = Vips::over($pixels->shared()->at($from * $pixels->width * $pixels->bytesPerPixel()), $pixels->width, $to - $from, $pixels->channels(), $pixels->bits);
-        $colours = $pixels->alpha ? Vips::run('extract_band', [$rows, Vips::OUT, 0], ['n' => 3]) : $rows;
-        $counts = Vips::run('hist_find_ndim', [$colours, Vips::OUT], ['bins' => Occupancy::BINS]);
+        $rows = VipsImage::over($pixels->shared(), $pixels->width, $to - $from, $pixels->channels(), $pixels->bits, $from * $pixels->width * $pixels->bytesPerPixel());
         // What is more than a byte holds stays at its end: all that matters is whether there is any.
         $bytes = new SharedBytes(\strlen($this->found));
-        Vips::into(Vips::run('cast', [$counts, Vips::OUT, Vips::UCHAR]), $bytes);
+        $rows->colours()->colourCounts(Occupancy::BINS)->cast(SampleFormat::Byte)->into($bytes);
         $this->found |= $bytes->toString();
     }
 

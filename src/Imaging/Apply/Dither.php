@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\SampleFormat;
+use Tovrin\App\Imaging\Native\VipsImage;
 
 /**
  * From 16 to 8 bits with what lies between two levels spread over pixels, so that gradients do not band.
@@ -21,16 +22,14 @@ final class Dither
     private static array $tiles = [];
 
     /** To be called in a process of its own; transparency is rounded. */
-    public static function eight(\FFI\CData $image, int $channels): \FFI\CData
+    public static function eight(VipsImage $image): VipsImage
     {
-        [$width, $height] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
-        $tile = Vips::over(self::tile($channels), self::TILE, self::TILE, $channels, 16);
-        $noise = Vips::run('replicate', [$tile, Vips::OUT, intdiv($width, self::TILE) + 1, intdiv($height, self::TILE) + 1]);
-        $noise = Vips::run('extract_area', [$noise, Vips::OUT, 0, 0, $width, $height]);
-        // In 257ths of a level, rounded down afterwards.
-        $sum = Vips::run('add', [$image, $noise, Vips::OUT]);
+        [$width, $height, $channels] = [$image->width(), $image->height(), $image->bands()];
+        $tile = VipsImage::over(self::tile($channels), self::TILE, self::TILE, $channels, 16);
+        $noise = $tile->repeated(intdiv($width, self::TILE) + 1, intdiv($height, self::TILE) + 1)->area(0, 0, $width, $height);
 
-        return Vips::run('cast', [Vips::run('linear1', [$sum, Vips::OUT, 1 / 257, self::SLACK]), Vips::OUT, Vips::UCHAR]);
+        // In 257ths of a level, rounded down afterwards.
+        return $image->add($noise)->linear(1 / 257, self::SLACK)->cast(SampleFormat::Byte);
     }
 
     private static function tile(int $channels): string

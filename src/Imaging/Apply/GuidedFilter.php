@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
+use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 
@@ -29,8 +31,8 @@ final class GuidedFilter
     public static function soften(Pixels $matte, Pixels $picture, SoftSize $size): SoftRaster
     {
         $memory = new SharedBytes(8 * $size->width * $size->height);
-        Vips::drawn($memory, static function () use ($matte, $picture, $size): \FFI\CData {
-            $grey = Vips::run('linear1', [Vips::run('extract_band', [$matte->image(), Vips::OUT, 0]), Vips::OUT, 1 / 65_535, 0.0]);
+        Vips::drawn($memory, static function () use ($matte, $picture, $size): VipsImage {
+            $grey = $matte->image()->band(0)->linear(1 / 65_535, 0.0);
 
             return self::coefficients(PictureShape::spread($grey, $size->width, $size->height), PictureShape::spread(self::luma($picture->image(), $picture->bits), $size->width, $size->height), $size->radius);
         });
@@ -39,30 +41,27 @@ final class GuidedFilter
     }
 
     /** The luma of an RGB image, 0…1. To be called in a process of its own. */
-    public static function luma(\FFI\CData $image, int $bits): \FFI\CData
+    public static function luma(VipsImage $image, int $bits): VipsImage
     {
-        $most = 16 === $bits ? 65_535.0 : 255.0;
-        $colours = 3 === Vips::number($image, 'bands') ? $image : Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]);
+        $most = SampleFormat::ofBits($bits)->most();
 
-        return Vips::run('recomb', [$colours, Vips::OUT, Vips::row(array_map(static fn (float $weight): float => $weight / $most, self::LUMA))]);
+        return $image->colours()->recombined([array_map(static fn (float $weight): float => $weight / $most, self::LUMA)]);
     }
 
     /** An image of a and b. */
-    private static function coefficients(\FFI\CData $matte, \FFI\CData $guide, int $radius): \FFI\CData
+    private static function coefficients(VipsImage $matte, VipsImage $guide, int $radius): VipsImage
     {
         $side = 2 * $radius + 1;
-        $mask = Vips::row(array_fill(0, max(1, $side), 1.0 / $side));
+        $mask = array_fill(0, max(1, $side), 1.0 / $side);
         // In memory each, since what comes after asks for it several times.
-        $mean = static fn (\FFI\CData $image): \FFI\CData => Vips::inMemory(Vips::run('convsep', [$image, Vips::OUT, $mask]));
-        $times = static fn (\FFI\CData $one, \FFI\CData $other): \FFI\CData => Vips::run('multiply', [$one, $other, Vips::OUT]);
-        $less = static fn (\FFI\CData $one, \FFI\CData $other): \FFI\CData => Vips::run('subtract', [$one, $other, Vips::OUT]);
-        [$matte, $guide] = [Vips::inMemory($matte), Vips::inMemory($guide)];
+        $mean = static fn (VipsImage $image): VipsImage => $image->filtered($mask)->inMemory();
+        [$matte, $guide] = [$matte->inMemory(), $guide->inMemory()];
         [$meanMatte, $meanGuide] = [$mean($matte), $mean($guide)];
-        $variance = $less($mean($times($guide, $guide)), $times($meanGuide, $meanGuide));
-        $covariance = $less($mean($times($guide, $matte)), $times($meanGuide, $meanMatte));
-        $a = Vips::inMemory(Vips::run('divide', [$covariance, Vips::run('linear1', [$variance, Vips::OUT, 1.0, self::EPSILON]), Vips::OUT]));
-        $b = $less($meanMatte, $times($a, $meanGuide));
+        $variance = $mean($guide->multiply($guide))->subtract($meanGuide->multiply($meanGuide));
+        $covariance = $mean($guide->multiply($matte))->subtract($meanGuide->multiply($meanMatte));
+        $a = $covariance->divide($variance->linear(1.0, self::EPSILON))->inMemory();
+        $b = $meanMatte->subtract($a->multiply($meanGuide));
 
-        return Vips::run('cast', [Vips::run('bandjoin2', [$mean($a), $mean($b), Vips::OUT]), Vips::OUT, Vips::FLOAT]);
+        return $mean($a)->join($mean($b))->cast(SampleFormat::Float);
     }
 }

@@ -9,7 +9,7 @@ use Tovrin\App\Imaging\Native\ColourTransform;
 use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
-use Tovrin\App\Imaging\Native\VipsRegion;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Grade\Compiler;
@@ -107,14 +107,15 @@ final readonly class LutStack
                     $transform->lines($read, $write, $across, $down, $in * $width, $out * $width);
                     continue;
                 }
-                $planes[$kind] ??= new VipsRegion($this->withPlanes($picture, $kind));
-                $planes[$kind]->part($left, $top, $across, $down, static fn (\FFI\CData $pixels) => $transform->lines($pixels, $write, $across, $down, intdiv($picture->bits, 8) * ($between + $picture->channels()) * $across, $out * $width));
+                $planes[$kind] ??= $this->withPlanes($picture, $kind)->region();
+                $pixels = $planes[$kind]->part($left, $top, $across, $down);
+                $transform->lines($pixels->bytes, $write, $across, $down, intdiv($picture->bits, 8) * ($between + $picture->channels()) * $across, $out * $width);
             }
         }
     }
 
     /** The picture with the planes that are between before it, the last one first. */
-    private function withPlanes(Pixels $picture, string $kind): \FFI\CData
+    private function withPlanes(Pixels $picture, string $kind): VipsImage
     {
         $image = $picture->image();
         $bands = [];
@@ -124,8 +125,9 @@ final readonly class LutStack
             }
         }
         $bands[] = $image;
+        $first = array_shift($bands);
 
-        return Vips::together($bands);
+        return $first->join(...$bands);
     }
 
     /** What is done where some planes are 0 or 1: a part of the stack. */
@@ -147,20 +149,20 @@ final readonly class LutStack
         if (\count($layers) < $all) {
             $table = new SharedBytes($length * \count($layers));
             foreach ($layers as $place => $layer) {
-                \FFI::memcpy($table->at($place * $length), $this->table->at($layer * $length), max(0, $length));
+                $table->copy($place * $length, $this->table, $layer * $length, $length);
             }
         }
         $between = array_filter($counts, static fn (int $number): bool => PlaneSureness::BETWEEN === $kind[$number], \ARRAY_FILTER_USE_KEY);
         $size = $this->lattice->size;
 
-        return LittleCms::parts($table->bytes(), [...array_reverse(array_values($between)), $size, $size, $size], $bits, $outBits, $alpha);
+        return LittleCms::parts($table, [...array_reverse(array_values($between)), $size, $size, $size], $bits, $outBits, $alpha);
     }
 
     private static function inMachineOrder(string $words, int $size): SharedBytes
     {
         $table = new SharedBytes(\strlen($words));
         $row = 3 * $size * $size;
-        Vips::drawn($table, static fn (): \FFI\CData => Vips::run('byteswap', [Vips::over($words, $row, intdiv(\strlen($words), 2 * $row), 1, 16), Vips::OUT]));
+        Vips::drawn($table, static fn (): VipsImage => VipsImage::over($words, $row, intdiv(\strlen($words), 2 * $row), 1, 16)->byteSwapped());
 
         return $table;
     }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply;
 
 use Tovrin\App\Imaging\Native\LittleCms;
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\SampleFormat;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\App\Imaging\PreviewColours;
@@ -83,13 +84,13 @@ final readonly class PlanePictures
     /**
      * A plane at every pixel, with as many bits as the picture has: of 8 they are enough for 8. To be called in a process of its own.
      *
-     * @param \FFI\CData $picture RGB image of any size with the same proportions
+     * @param VipsImage $picture RGB image of any size with the same proportions
      */
-    public function image(int $number, \FFI\CData $picture, int $bits): \FFI\CData
+    public function image(int $number, VipsImage $picture, int $bits): VipsImage
     {
-        [$width, $height] = [Vips::number($picture, 'width'), Vips::number($picture, 'height')];
+        [$width, $height] = [$picture->width(), $picture->height()];
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
-        [$most, $format] = 16 === $bits ? [65_535.0, Vips::USHORT] : [255.0, Vips::UCHAR];
+        $format = SampleFormat::ofBits($bits);
         $drawn = null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height);
         if (null === $soft) {
             \assert(null !== $drawn);
@@ -97,11 +98,11 @@ final readonly class PlanePictures
             return $drawn;
         }
         $both = PictureShape::spread($soft->image(), $width, $height);
-        $matte = Vips::run('add', [Vips::run('multiply', [Vips::run('extract_band', [$both, Vips::OUT, 0]), GuidedFilter::luma($picture, $bits), Vips::OUT]), Vips::run('extract_band', [$both, Vips::OUT, 1]), Vips::OUT]);
+        $matte = $both->band(0)->multiply(GuidedFilter::luma($picture, $bits))->add($both->band(1));
         // A cast takes what is beyond its ends as these.
-        $levels = PictureShape::cast($matte, $most, 0.5, $format);
+        $levels = $matte->linear($format->most(), 0.5)->cast($format);
 
-        return null === $drawn ? $levels : PictureShape::cast(Vips::run('multiply', [$levels, $drawn, Vips::OUT]), 1 / $most, 0.5, $format);
+        return null === $drawn ? $levels : $levels->multiply($drawn)->linear(1 / $format->most(), 0.5)->cast($format);
     }
 
     /** Which of the planes are 0, 1 or something else in a part of the picture. */
@@ -117,10 +118,10 @@ final readonly class PlanePictures
         ));
     }
 
-    private static function drawn(AreaRaster $area, int $bits): \FFI\CData
+    private static function drawn(AreaRaster $area, int $bits): VipsImage
     {
         // The higher byte of a word is it in 8 bits.
-        return 16 === $bits ? Vips::over($area->words, $area->width, $area->height, 1, 16) : Vips::run('extract_band', [Vips::over($area->words, $area->width, $area->height, 2, 8), Vips::OUT, 1]);
+        return 16 === $bits ? VipsImage::over($area->words, $area->width, $area->height, 1, 16) : VipsImage::over($area->words, $area->width, $area->height, 2, 8)->band(1);
     }
 
     private static function area(Plane $plane, Frame $frame, Pixels $picture, ?Pixels $small): AreaRaster

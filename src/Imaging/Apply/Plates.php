@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
+use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\Pixels;
 
 /**
@@ -19,39 +21,28 @@ final class Plates
     /** The largest channel, in all three. */
     public static function tone(Pixels $pixels): Pixels
     {
-        return self::made($pixels, static fn (\FFI\CData $image, \FFI\CData $tone): \FFI\CData => Vips::run('bandjoin2', [Vips::run('bandjoin2', [$tone, $tone, Vips::OUT]), $tone, Vips::OUT]));
+        return self::made($pixels, static fn (VipsImage $image, VipsImage $tone): VipsImage => $tone->join($tone, $tone));
     }
 
     /** The picture divided by its tone; black, which has no colour, becomes white. */
     public static function colour(Pixels $pixels): Pixels
     {
-        $most = 16 === $pixels->bits ? 65_535.0 : 255.0;
+        $format = SampleFormat::ofBits($pixels->bits);
 
-        return self::made($pixels, static function (\FFI\CData $image, \FFI\CData $tone) use ($pixels, $most): \FFI\CData {
-            // A hair above both: 0 by 0 is 1, and nothing else changes by what 16 bits could show.
-            $above = static fn (\FFI\CData $one): \FFI\CData => Vips::run('linear1', [$one, Vips::OUT, 1.0, self::HAIR]);
-            $share = Vips::run('divide', [$above($image), $above($tone), Vips::OUT]);
-
-            return Vips::run('cast', [Vips::run('linear1', [$share, Vips::OUT, $most, 0.5]), Vips::OUT, 16 === $pixels->bits ? Vips::USHORT : Vips::UCHAR]);
-        });
+        // A hair above both: 0 by 0 is 1, and nothing else changes by what 16 bits could show.
+        return self::made($pixels, static fn (VipsImage $image, VipsImage $tone): VipsImage => $image->linear(1.0, self::HAIR)->divide($tone->linear(1.0, self::HAIR))->linear($format->most(), 0.5)->cast($format));
     }
 
-    /** @param \Closure(\FFI\CData, \FFI\CData): \FFI\CData $work told the colours, and their largest channel */
+    /** @param \Closure(VipsImage, VipsImage): VipsImage $work told the colours, and their largest channel */
     private static function made(Pixels $pixels, \Closure $work): Pixels
     {
         $memory = new SharedBytes(3 * $pixels->width * $pixels->height * intdiv($pixels->bits, 8));
-        Vips::drawn($memory, static function () use ($pixels, $work): \FFI\CData {
-            $image = $pixels->image();
-            $colours = $pixels->alpha ? Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => 3]) : $image;
+        Vips::drawn($memory, static function () use ($pixels, $work): VipsImage {
+            $colours = $pixels->image()->colours();
 
-            return $work($colours, self::largest($colours));
+            return $work($colours, $colours->largestBand());
         });
 
         return $pixels->sized($pixels->width, $pixels->height, $memory, null, false);
-    }
-
-    private static function largest(\FFI\CData $colours): \FFI\CData
-    {
-        return Vips::largest(array_map(static fn (int $band): \FFI\CData => Vips::run('extract_band', [$colours, Vips::OUT, $band]), [0, 1, 2]));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 
 /**
  * A softened matte, as the guided filter leaves it: at each of few points two numbers a and b, and the matte of a pixel is a × luma + b
@@ -22,9 +22,9 @@ final readonly class SoftRaster
     }
 
     /** For libvips: an image of two bands over it. To be called in a process of its own. */
-    public function image(): \FFI\CData
+    public function image(): VipsImage
     {
-        return Vips::over($this->floats, $this->width, $this->height, 2, 32);
+        return VipsImage::over($this->floats, $this->width, $this->height, 2, 32);
     }
 
     /**

@@ -12,8 +12,9 @@ use Tovrin\App\Imaging\Metadata\MetadataKept;
 use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\Native\ProcessLimit;
 use Tovrin\App\Imaging\Native\SharedBytes;
-use Tovrin\App\Imaging\Native\Vips;
 use Tovrin\App\Imaging\Native\VipsError;
+use Tovrin\App\Imaging\Native\VipsImage;
+use Tovrin\App\Imaging\Native\VipsMessages;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\Encodings;
 use Tovrin\Core\Format\IccRgbProfile;
@@ -97,26 +98,27 @@ final class Decoder
     /** @return Facts */
     private function facts(int $failOn, ?string $note = null): array
     {
+        VipsMessages::clear();
         $source = SourceImage::open($this->path, $this->name, $this->format, $this->side, $failOn);
         [$image, $colours] = [$source->image, $source->colours];
-        [$width, $height] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
+        [$width, $height] = [$image->width(), $image->height()];
         $bits = null === $colours->converter ? $source->bits : 16;
         $size = $width * $height * ($source->alpha ? 4 : 3) * intdiv($bits, 8);
         if ($source->orientation > 1) {
             $flat = new SharedBytes($size);
             $this->fill($source, $flat);
-            $warned = Vips::hasWarned();
-            Vips::into($this->turned(Vips::over($flat->bytes(), $width, $height, $source->alpha ? 4 : 3, $bits), $source->orientation), $this->memory);
+            $flat = VipsImage::over($flat, $width, $height, $source->alpha ? 4 : 3, $bits);
+            $flat->setNumber('orientation', $source->orientation);
+            $flat->upright()->into($this->memory);
             [$width, $height] = $source->orientation > 4 ? [$height, $width] : [$width, $height];
             unset($flat);
         } else {
             // Counted while it is decoded: the second processor has nothing else to do then.
             $count = $this->counted && null === $colours->converter && $width * $height > self::COUNTED_LEAST ? new ForkedTask($this->counting($width, $height, $bits, $source->alpha)) : null;
             $this->fill($source, $this->memory, null !== $count);
-            $warned = Vips::hasWarned();
         }
         $converted = null !== $colours->converter;
-        if ($warned && PictureFormat::Jpeg === $this->format) {
+        if (PictureFormat::Jpeg === $this->format && VipsMessages::haveWarnings()) {
             // At its very end the decoder goes on whatever it was told.
             $note = self::DAMAGED;
         }
@@ -150,26 +152,28 @@ final class Decoder
     /** Decodes strip by strip, converting on the way where that is needed. */
     private function fill(SourceImage $source, SharedBytes $into, bool $followed = false): void
     {
-        [$width, $height] = [Vips::number($source->image, 'width'), Vips::number($source->image, 'height')];
+        [$width, $height] = [$source->image->width(), $source->image->height()];
         $profile = $source->colours->converter;
         $convert = null === $profile ? null : LittleCms::converter($profile, $source->colours->space, $source->bits, $source->alpha, IccRgbProfile::write(Encodings::named((string) $source->colours->named)));
-        if (!$followed && null === $convert && Vips::isAtOnce($source->image)) {
-            Vips::into($source->image, $into);
+        if (!$followed && null === $convert && $source->image->isAtOnce()) {
+            $source->image->into($into);
 
             return;
         }
         $offset = 0;
-        Vips::strips($source->image, function (\FFI\CData $strip, int $bytes, int $top) use ($into, $convert, $source, $width, $height, &$offset): void {
+        $read = max(1, $width * $source->image->bands() * intdiv($source->bits, 8));
+        foreach ($source->image->strips() as $top => $strip) {
+            $bytes = $strip->length;
             if (null === $convert) {
-                \FFI::memcpy($into->at($offset), $strip, max(0, $bytes));
+                $strip->into($into, $offset);
             } else {
-                $pixels = $width * intdiv($bytes, max(1, $width * Vips::number($source->image, 'bands') * intdiv($source->bits, 8)));
-                $convert->pixels($strip, $into->at($offset), $pixels);
+                $pixels = $width * intdiv($bytes, $read);
+                $convert->pixels($strip->bytes, $into->at($offset), $pixels);
                 $bytes = $pixels * ($source->alpha ? 8 : 6);
             }
             $offset += $bytes;
             $this->reached->put(0, pack('VV', min($height, $top + intdiv($bytes, max(1, $width * ($source->alpha ? 4 : 3) * intdiv(null === $convert ? $source->bits : 16, 8)))), $height));
-        });
+        }
     }
 
     /** @return \Closure(): string */
@@ -193,12 +197,5 @@ final class Decoder
         $number = unpack('V', $bytes);
 
         return \is_array($number) && \is_int($number[1]) ? $number[1] : 0;
-    }
-
-    private function turned(\FFI\CData $image, int $orientation): \FFI\CData
-    {
-        Vips::setNumber($image, 'orientation', $orientation);
-
-        return Vips::run('autorot', [$image, Vips::OUT]);
     }
 }

@@ -8,8 +8,9 @@ use Tovrin\App\Imaging\Metadata\Exif;
 use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\Metadata\TagDirectory;
 use Tovrin\App\Imaging\Native\LittleCms;
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsError;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureError;
 
 /** A picture file that was opened and looked over, before its pixels are decoded: RGB or CMYK, with or without alpha, 8 or 16 bits. */
@@ -28,11 +29,11 @@ final readonly class SourceImage
     private const TILES = [0x0144, 0x0145];
 
     /**
-     * @param \FFI\CData   $image not decoded yet
+     * @param VipsImage    $image not decoded yet
      * @param string       $title of the format
      * @param list<string> $notes for the user
      */
-    private function __construct(public \FFI\CData $image, public string $title, public int $bits, public bool $alpha, public bool $wasGrey, public int $orientation, public SourceColours $colours, public Metadata $metadata, public array $notes)
+    private function __construct(public VipsImage $image, public string $title, public int $bits, public bool $alpha, public bool $wasGrey, public int $orientation, public SourceColours $colours, public Metadata $metadata, public array $notes)
     {
     }
 
@@ -52,10 +53,10 @@ final readonly class SourceImage
             throw new PictureError(\sprintf('"%s" has %s scans, where ten are usual; it would take very long. Open it elsewhere, save it again and bring that in.', $name, number_format($jpeg->scans)));
         }
         $image = self::load($path, $format, $side, $failOn);
-        [$bands, $sort, $meaning] = [Vips::number($image, 'bands'), Vips::number($image, 'format'), Vips::number($image, 'interpretation')];
-        $bits = match ($sort) {
-            Vips::UCHAR => 8,
-            Vips::USHORT => 16,
+        [$bands, $meaning] = [$image->bands(), $image->interpretation()];
+        $bits = match ($image->format()) {
+            SampleFormat::Byte => 8,
+            SampleFormat::Word => 16,
             default => throw Refusal::kind($name, 'has numbers with a point, or of more than 16 bits'),
         };
         $space = match (true) {
@@ -68,13 +69,13 @@ final readonly class SourceImage
         $alpha = $bands > $colours;
         self::refuseLarge($image, $name, $path, $format, $bits, $alpha, true === $jpeg?->progressive);
         $notes = [];
-        if (($pages = Vips::field($image, 'n-pages') ?? 1) > 1) {
+        if (($pages = $image->field('n-pages') ?? 1) > 1) {
             $notes[] = \sprintf('It has %d pages: the first is used.', $pages);
         }
         if ($bands > $colours + 1) {
             $notes[] = 'It has more channels than colours and one of transparency: the others were left out.';
         }
-        $exif = Vips::blob($image, 'exif-data') ?? (PictureFormat::Tiff === $format ? Exif::ofTiff($path)?->bytes : null);
+        $exif = $image->blob('exif-data') ?? (PictureFormat::Tiff === $format ? Exif::ofTiff($path)?->bytes : null);
         $read = null === $exif ? null : Exif::read($exif);
         $nclx = PictureFormat::Heif === $format ? Nclx::of($path) : null;
         if (true === $nclx?->isHighRange()) {
@@ -87,25 +88,22 @@ final readonly class SourceImage
             $bits,
             $alpha,
             LittleCms::GRAY === $space,
-            PictureFormat::Heif === $format ? 1 : Vips::field($image, 'orientation') ?? 1,
-            SourceColours::of($space, Vips::blob($image, 'icc-profile-data'), $read?->saysOpRgb() ?? false, $nclx),
-            new Metadata($read?->bytes, Vips::blob($image, 'xmp-data'), PictureFormat::Tiff === $format ? $tags?->entries[Exif::IPTC]['value'] ?? null : Metadata::unwrapped(Vips::blob($image, 'iptc-data') ?? '')),
+            PictureFormat::Heif === $format ? 1 : $image->field('orientation') ?? 1,
+            SourceColours::of($space, $image->blob('icc-profile-data'), $read?->saysOpRgb() ?? false, $nclx),
+            new Metadata($read?->bytes, $image->blob('xmp-data'), PictureFormat::Tiff === $format ? $tags?->entries[Exif::IPTC]['value'] ?? null : Metadata::unwrapped($image->blob('iptc-data') ?? '')),
             $notes,
         );
     }
 
-    private static function load(string $path, PictureFormat $format, ?int $side, int $failOn): \FFI\CData
+    private static function load(string $path, PictureFormat $format, ?int $side, int $failOn): VipsImage
     {
-        $options = ['access' => Vips::ACCESS_SEQUENTIAL, 'fail_on' => $failOn];
-        $image = Vips::run($format->loader(), [$path, Vips::OUT], $options);
+        $image = VipsImage::opened($format->loader(), $path, ['fail_on' => $failOn]);
         if (null === $side || PictureFormat::Jpeg !== $format) {
             return $image;
         }
         foreach (self::SHRINKS as $shrink) {
-            if (max(Vips::number($image, 'width'), Vips::number($image, 'height')) >= $shrink * $side) {
-                Vips::forget($image);
-
-                return Vips::run($format->loader(), [$path, Vips::OUT], $options + ['shrink' => $shrink]);
+            if (max($image->width(), $image->height()) >= $shrink * $side) {
+                return VipsImage::opened($format->loader(), $path, ['fail_on' => $failOn, 'shrink' => $shrink]);
             }
         }
 
@@ -113,27 +111,26 @@ final readonly class SourceImage
     }
 
     /** The channels as they are worked on. */
-    private static function plain(\FFI\CData $image, string $space, int $colours, bool $alpha, PictureFormat $format): \FFI\CData
+    private static function plain(VipsImage $image, string $space, int $colours, bool $alpha, PictureFormat $format): VipsImage
     {
-        $depth = PictureFormat::Heif === $format ? Vips::field($image, 'heif-bitdepth') ?? 8 : 8;
+        $depth = PictureFormat::Heif === $format ? $image->field('heif-bitdepth') ?? 8 : 8;
         if ($depth > 8) {
             // libvips moves 10 and 12 bits to the top of 16, and leaves the lowest empty: white would not be white.
-            $image = Vips::run('cast', [Vips::run('linear1', [$image, Vips::OUT, 65_535 / (((1 << $depth) - 1) << (16 - $depth)), 0.5]), Vips::OUT, Vips::USHORT]);
+            $image = $image->linear(65_535 / (((1 << $depth) - 1) << (16 - $depth)), 0.5)->cast(SampleFormat::Word);
         }
         if (LittleCms::GRAY === $space) {
-            $grey = $alpha ? Vips::run('extract_band', [$image, Vips::OUT, 0]) : $image;
-            $three = Vips::run('bandjoin2', [Vips::run('bandjoin2', [$grey, $grey, Vips::OUT]), $grey, Vips::OUT]);
+            $grey = $alpha ? $image->band(0) : $image;
 
-            return $alpha ? Vips::run('bandjoin2', [$three, Vips::run('extract_band', [$image, Vips::OUT, 1]), Vips::OUT]) : $three;
+            return $alpha ? $grey->join($grey, $grey, $image->band(1)) : $grey->join($grey, $grey);
         }
         $wanted = $colours + ($alpha ? 1 : 0);
 
-        return Vips::number($image, 'bands') > $wanted ? Vips::run('extract_band', [$image, Vips::OUT, 0], ['n' => $wanted]) : $image;
+        return $image->bands() > $wanted ? $image->band(0, $wanted) : $image;
     }
 
-    private static function refuseLarge(\FFI\CData $image, string $name, string $path, PictureFormat $format, int $bits, bool $alpha, bool $progressive): void
+    private static function refuseLarge(VipsImage $image, string $name, string $path, PictureFormat $format, int $bits, bool $alpha, bool $progressive): void
     {
-        [$width, $height] = [Vips::number($image, 'width'), Vips::number($image, 'height')];
+        [$width, $height] = [$image->width(), $image->height()];
         // What cannot be decoded from the top down is held a second time meanwhile.
         $whole = match ($format) {
             PictureFormat::Jpeg => $progressive,

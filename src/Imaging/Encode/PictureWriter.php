@@ -7,6 +7,7 @@ namespace Tovrin\App\Imaging\Encode;
 use Tovrin\App\Imaging\Apply\Dither;
 use Tovrin\App\Imaging\Native\Vips;
 use Tovrin\App\Imaging\Native\VipsError;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
@@ -60,22 +61,22 @@ final class PictureWriter
         $format = Writing::formatNamed($how->format);
         $deep = 16 === $pixels->bits && $how->isDeep();
         if ($how->isGrey()) {
-            $image = Vips::run('extract_band', [$image, Vips::OUT, 0]);
+            $image = $image->band(0);
         }
         if ($pixels->alpha && !$format::isTransparent()) {
             $image = PictureShape::flattened($image, $pixels->bits);
         }
         if (!$deep) {
-            $image = $how->dithered && 16 === $pixels->bits ? Dither::eight($image, Vips::number($image, 'bands')) : PictureShape::eight($image, $pixels->bits);
+            $image = $how->dithered && 16 === $pixels->bits ? Dither::eight($image) : PictureShape::eight($image, $pixels->bits);
         }
-        $image = Vips::run('copy', [$image, Vips::OUT], ['interpretation' => match (true) {
-            $how->isGrey() => $deep ? Vips::GREY_DEEP : Vips::GREY,
-            default => $deep ? Vips::RGB_DEEP : Vips::RGB,
-        }]);
+        $image = $image->copy(match (true) {
+            $how->isGrey() => $deep ? VipsImage::GREY_DEEP : VipsImage::GREY,
+            default => $deep ? VipsImage::RGB_DEEP : VipsImage::RGB,
+        });
         foreach ($how->isGrey() ? [] : array_filter($format::embedded($pixels)) as $name => $bytes) {
-            Vips::setBlob($image, $name, $bytes);
+            $image->setBlob($name, $bytes);
         }
         [$operation, $options] = $format::saving($how);
-        Vips::run($operation, [$image, $path], $options);
+        $image->save($operation, $path, $options);
     }
 }

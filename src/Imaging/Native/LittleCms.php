@@ -150,20 +150,20 @@ final class LittleCms
     /**
      * A table with so many inputs before red, green and blue, for parts of a picture.
      *
-     * @param \FFI\CData $table   words of 16 bits in the machine's byte order, three a node, blue running fastest, the first input slowest
+     * @param SharedBytes $table   words of 16 bits in the machine's byte order, three a node, blue running fastest, the first input slowest
      * @param list<int>   $nodes   along the axis of each input: those before, red, green, blue
      * @param int         $bits    8 or 16 a channel of the pixels and of the inputs before them
      * @param int         $outBits 8 or 16 a channel of the result
      *
      * @throws PictureError when there is not enough memory for it
      */
-    public static function parts(\FFI\CData $table, array $nodes, int $bits, int $outBits, bool $alpha): ColourTransform
+    public static function parts(SharedBytes $table, array $nodes, int $bits, int $outBits, bool $alpha): ColourTransform
     {
         $lcms = self::library();
         $inputs = \count($nodes);
         [$in, $out] = [self::format(3 === $inputs ? 4 : 0, $inputs, $bits, $alpha), self::format(4, 3, $outBits, $alpha)];
         $made = static function (?\FFI\CData $context, int $flags) use ($lcms, $table, $nodes, $in, $out): ColourTransform {
-            $profile = TableProfile::made($context, $table, $nodes);
+            $profile = TableProfile::made($context, $table->bytes(), $nodes);
             try {
                 return self::between([$profile], $in, $out, self::PERCEPTUAL, $flags, $context);
             } finally {

@@ -76,6 +76,12 @@ final class SharedBytes
         \FFI::memcpy($this->at($offset), $bytes, \strlen($bytes));
     }
 
+    /** Takes a part of another memory. */
+    public function copy(int $offset, self $from, int $fromOffset, int $length): void
+    {
+        \FFI::memcpy($this->at($offset), $from->at($fromOffset), max(0, $length));
+    }
+
     /** A part of the memory, to its end unless a length is given. */
     public function toString(int $offset = 0, ?int $length = null): string
     {

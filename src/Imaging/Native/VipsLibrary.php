@@ -50,7 +50,6 @@ final class VipsLibrary
         int vips_autorot(VipsImage* in, VipsImage** out, ...);
         int vips_extract_band(VipsImage* in, VipsImage** out, int band, ...);
         int vips_extract_area(VipsImage* in, VipsImage** out, int left, int top, int width, int height, ...);
-        int vips_bandjoin2(VipsImage* first, VipsImage* second, VipsImage** out, ...);
         int vips_bandrank(VipsImage** in, VipsImage** out, int n, ...);
         int vips_linear1(VipsImage* in, VipsImage** out, double times, double plus, ...);
         int vips_cast(VipsImage* in, VipsImage** out, int format, ...);
@@ -63,6 +62,7 @@ final class VipsLibrary
         int vips_subtract(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         int vips_divide(VipsImage* left, VipsImage* right, VipsImage** out, ...);
         VipsArrayInt* vips_array_int_newv(int count, ...);
+        void vips_area_unref(void* area);
         int vips_affine(VipsImage* in, VipsImage** out, double a, double b, double c, double d, ...);
         int vips_byteswap(VipsImage* in, VipsImage** out, ...);
         int vips_multiply(VipsImage* left, VipsImage* right, VipsImage** out, ...);

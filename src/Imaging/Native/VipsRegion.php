@@ -7,11 +7,9 @@ namespace Tovrin\App\Imaging\Native;
 /** Parts of an image, computed when they are asked for; what belongs to the library is freed with this object. */
 final class VipsRegion
 {
-    private readonly \FFI\CData $handle;
-
-    public function __construct(\FFI\CData $image)
+    /** @param \FFI\CData $handle which belongs to this object from now on */
+    public function __construct(private readonly \FFI\CData $handle)
     {
-        $this->handle = Vips::made(Ffi::call(VipsLibrary::get(), 'vips_region_new', $image));
     }
 
     public function __destruct()
@@ -20,23 +18,18 @@ final class VipsRegion
     }
 
     /**
-     * Computes a part. Its bytes are there as long as the caller is at them, and freed when it throws as well.
-     *
-     * @param callable(\FFI\CData, int<0, max>): void $take told the bytes and how many they are
+     * Computes a part.
      *
      * @throws VipsError
      */
-    public function part(int $left, int $top, int $width, int $height, callable $take): void
+    public function part(int $left, int $top, int $width, int $height): VipsPart
     {
-        $vips = VipsLibrary::get();
-        $length = $vips->new('size_t');
-        \assert($length instanceof \FFI\CData);
-        $part = Vips::made(Ffi::call($vips, 'vips_region_fetch', $this->handle, $left, $top, $width, $height, \FFI::addr($length)));
-        try {
-            $bytes = $length->cdata; // @phpstan-ignore property.notFound
-            $take($part, \is_int($bytes) ? max(0, $bytes) : 0);
-        } finally {
-            Ffi::call($vips, 'g_free', $part);
+        $length = new OutNumber(VipsLibrary::get(), 'size_t');
+        $part = Ffi::call(VipsLibrary::get(), 'vips_region_fetch', $this->handle, $left, $top, $width, $height, $length->place());
+        if (!$part instanceof \FFI\CData || \FFI::isNull($part)) {
+            throw VipsMessages::error();
         }
+
+        return new VipsPart($part, $length->value());
     }
 }

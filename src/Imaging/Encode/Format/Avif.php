@@ -6,7 +6,7 @@ namespace Tovrin\App\Imaging\Encode\Format;
 
 use Tovrin\App\Imaging\Encode\Embedding;
 use Tovrin\App\Imaging\Encode\Writing;
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\Pixels;
 
 /** AVIF, the smallest, and the slowest. */
@@ -60,7 +60,7 @@ final class Avif implements FileFormat
 
     public static function saving(Writing $how): array
     {
-        return ['heifsave', ['Q' => $how->quality, 'compression' => self::AV1, 'effort' => self::EFFORT, 'subsample_mode' => $how->keepsColour() ? Vips::COLOUR_KEPT : Vips::COLOUR_HALVED]];
+        return ['heifsave', ['Q' => $how->quality, 'compression' => self::AV1, 'effort' => self::EFFORT, 'subsample_mode' => $how->keepsColour() ? VipsImage::COLOUR_KEPT : VipsImage::COLOUR_HALVED]];
     }
 
     public static function embedded(Pixels $pixels): array

@@ -6,7 +6,7 @@ namespace Tovrin\App\Imaging\Encode\Format;
 
 use Tovrin\App\Imaging\Encode\Embedding;
 use Tovrin\App\Imaging\Encode\Writing;
-use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\Pixels;
 
 /** JPEG: small, everywhere, 8 bits. */
@@ -54,7 +54,7 @@ final class Jpeg implements FileFormat
 
     public static function saving(Writing $how): array
     {
-        return ['jpegsave', ['Q' => $how->quality, 'subsample_mode' => $how->keepsColour() ? Vips::COLOUR_KEPT : Vips::COLOUR_HALVED, 'interlace' => (int) $how->progressive]];
+        return ['jpegsave', ['Q' => $how->quality, 'subsample_mode' => $how->keepsColour() ? VipsImage::COLOUR_KEPT : VipsImage::COLOUR_HALVED, 'interlace' => (int) $how->progressive]];
     }
 
     public static function embedded(Pixels $pixels): array
