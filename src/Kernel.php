@@ -61,15 +61,12 @@ final class Kernel extends BaseKernel
         yield new DoctrineMigrationsBundle();
     }
 
-    /** Tables of reaches are kept for all processes; times are kept in UTC, whatever the different php.ini files of web server and command line say. */
+    /** Times are kept in UTC, whatever the different php.ini files of web server and command line say. */
     public function boot(): void
     {
         date_default_timezone_set('UTC');
         FormerNames::register();
         parent::boot();
-        $shelf = $this->getContainer()->get(TableFiles::class);
-        \assert($shelf instanceof TableFiles);
-        Tables::keepOn($shelf);
     }
 
     public function getProjectDir(): string
@@ -184,6 +181,7 @@ final class Kernel extends BaseKernel
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
         $services->get(TableFiles::class)->public();
         $services->alias(TableShelf::class, TableFiles::class);
+        $services->set(Tables::class)->arg('$shelf', service(TableShelf::class));
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
         foreach ([Housekeeping::class, PhotoImport::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, Grades::class] as $entry) {

@@ -10,7 +10,7 @@ use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\Plane;
 use Tovrin\Core\Grade\Planes;
 use Tovrin\Core\Grade\ReadsFrom;
-use Tovrin\Core\Model\ModelData;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Move\LongLists;
 use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Move\Params;
@@ -27,9 +27,11 @@ final class LookJson
     private const BYTE_ORDER_MARK = "\xEF\xBB\xBF";
 
     /**
+     * @param Tables $tables where its moves and reaches keep what takes long to work out
+     *
      * @throws FormatError naming the place in the file and what is allowed there
      */
-    public static function read(string $json): Grade
+    public static function read(string $json, Tables $tables = new Tables()): Grade
     {
         if (\strlen($json) > self::MAX_BYTES) {
             throw new FormatError(\sprintf('This look is %d bytes long; looks are at most %d.', \strlen($json), self::MAX_BYTES));
@@ -51,7 +53,7 @@ final class LookJson
         $moves = [];
         foreach ($look['moves'] as $index => $move) {
             $area = $raw[$index]->area ?? null;
-            $moves[] = self::move($move, "moves[$index]", $ids[$index], null === $area ? null : AreaJson::read($area, "moves[$index].area"));
+            $moves[] = self::move($move, "moves[$index]", $ids[$index], null === $area ? null : AreaJson::read($area, "moves[$index].area"), $tables);
         }
         self::countPlanes($moves);
 
@@ -61,17 +63,18 @@ final class LookJson
     /**
      * Reads a reach by itself, as it stands in a look.
      *
-     * @param \stdClass $data decoded JSON
+     * @param \stdClass $data   decoded JSON
+     * @param Tables    $tables as in read()
      *
      * @throws FormatError naming the place and what is allowed there
      */
-    public static function readReach(\stdClass $data): Reach
+    public static function readReach(\stdClass $data, Tables $tables = new Tables()): Reach
     {
-        SchemaCheck::check(self::withoutComponents($data), LookSchema::ID.'#/$defs/reach', 'reach');
+        SchemaCheck::check(self::shortened($data), LookSchema::ID.'#/$defs/reach', 'reach');
         /** @var array<string, mixed> $reach */
         $reach = json_decode(json_encode($data, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
 
-        return self::reach($reach, 'reach');
+        return self::reach($reach, 'reach', $tables);
     }
 
     /**
@@ -166,7 +169,7 @@ final class LookJson
             $checked = $move;
             if (($move->reach ?? null) instanceof \stdClass) {
                 $checked = clone $move;
-                $checked->reach = self::withoutComponents($move->reach);
+                $checked->reach = self::shortened($move->reach);
             }
             if (null !== ($move->area ?? null)) {
                 // Read and checked by itself, see AreaJson.
@@ -187,32 +190,24 @@ final class LookJson
         }
     }
 
-    /**
-     * A reach with few of its learned components in it: there are a thousand numbers, which the validator takes long for and
-     * which are checked by whoever reads them, by the same rules.
-     */
-    private static function withoutComponents(\stdClass $reach): \stdClass
+    /** A reach whose kinds have made short what is long in it; see ReachKind::shortened(). */
+    private static function shortened(\stdClass $reach): \stdClass
     {
-        $learned = $reach->learned ?? null;
-        if (!$learned instanceof \stdClass || !\is_array($learned->scales ?? null) || [] === $learned->scales) {
-            return $reach;
+        foreach (ReachKinds::ALL as $class) {
+            $reach = $class::shortened($reach);
         }
-        $learned = clone $learned;
-        $learned->scales = [[array_fill(0, ModelData::NUMBERS, 0)]];
-        $light = clone $reach;
-        $light->learned = $learned;
 
-        return $light;
+        return $reach;
     }
 
     /** @param array<string, mixed> $move as accepted by the schema */
-    private static function move(array $move, string $path, string $id, ?Area $area): Move
+    private static function move(array $move, string $path, string $id, ?Area $area, Tables $tables): Move
     {
         /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, soften?: int|float, params?: array<mixed>} $move */
         $kind = MoveKinds::class($move['kind']);
 
         try {
-            $settings = $kind::fromParams(new Params($move['params'] ?? []));
+            $settings = $kind::fromParams(new Params($move['params'] ?? [], $tables));
         } catch (\InvalidArgumentException $e) {
             $name = '' === ($move['label'] ?? '') ? $kind::title() : $move['label'];
 
@@ -231,7 +226,7 @@ final class LookJson
             $move['on'] ?? true,
             ($move['strength'] ?? 100) / 100.0,
             ReadsFrom::from($move['reads'] ?? 'source'),
-            isset($move['reach']) ? self::reach($move['reach'], $path.'.reach') : null,
+            isset($move['reach']) ? self::reach($move['reach'], $path.'.reach', $tables) : null,
             $id,
             $area,
             (float) ($move['soften'] ?? 0.0),
@@ -239,12 +234,12 @@ final class LookJson
     }
 
     /** @param array<string, mixed> $reach as accepted by the schema */
-    private static function reach(array $reach, string $path): Reach
+    private static function reach(array $reach, string $path, Tables $tables): Reach
     {
         $kinds = $held = [];
         foreach (ReachKinds::ALL as $class) {
             try {
-                $kind = $class::fromData($reach);
+                $kind = $class::fromData($reach, $tables);
             } catch (UnreadableReach $e) {
                 throw new FormatError(\sprintf('%s.%s: %s', $path, $e->path, $e->getMessage()), 0, $e);
             }

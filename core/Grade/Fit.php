@@ -7,7 +7,6 @@ namespace Tovrin\Core\Grade;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Points;
 use Tovrin\Core\Move\Fitting;
-use Tovrin\Core\Reach\Learned;
 
 /** Fits a grade that was made on one photo to another, so that its moves do the same there. */
 final class Fit
@@ -21,19 +20,17 @@ final class Fit
      */
     public static function to(Grade $grade, ColourBlock $colours, string $photo): Grade
     {
-        $points = null;
+        $known = null;
+        $points = static function () use (&$known, $colours): Points {
+            return $known ??= Points::of($colours);
+        };
         $moves = [];
         foreach ($grade->moves as $move) {
             $reach = $move->reach;
             if ($move->kind instanceof Fitting) {
                 $move = $move->doing($move->kind->fitted($colours));
             }
-            // What was learned on this very photo needs no fitting, and would only lose its strokes by it.
-            if (null !== $reach?->learned && ('' === $photo || $photo !== $reach->learned->photo)) {
-                $points ??= Points::of($colours);
-                $move = $move->reaching($reach->with($reach->learned->adapted($points, $photo), Learned::class));
-            }
-            $moves[] = $move;
+            $moves[] = null === $reach ? $move : $move->reaching($reach->adapted($points, $photo));
         }
 
         return new Grade($moves, $grade->name);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Model;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Model\Table\Tables;
 
 /**
  * A photo's own colours as families at several scales, from a few broad ones to many narrow ones. The same on every run.
@@ -22,8 +23,9 @@ final readonly class ColourModel
     /**
      * @param non-empty-list<Mixture>                   $scales coarse to fine
      * @param array{0: float, 1: float, 2: float}       $grain  standard deviation of the photo's noise in L, a and b of OKLab
+     * @param Tables                                    $tables where what takes long to work out of it is kept
      */
-    public function __construct(public array $scales, public array $grain = [0.0, 0.0, 0.0])
+    public function __construct(public array $scales, public array $grain = [0.0, 0.0, 0.0], public Tables $tables = new Tables())
     {
     }
 
@@ -51,7 +53,7 @@ final readonly class ColourModel
     {
         $points = $points->thinned(self::SAMPLES);
 
-        return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, $rounds)->rounded(), $this->scales), $this->grain);
+        return new self(array_map(static fn (Mixture $scale): Mixture => MixtureFitter::adapted($scale, $points, $relevance, $rounds)->rounded(), $this->scales), $this->grain, $this->tables);
     }
 
     /** The places of the grid that lie near the photo's colours. */

@@ -7,7 +7,6 @@ namespace Tovrin\Core\Model;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Table\NodeWeights;
-use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\WeightTable;
 use Tovrin\Core\Tone\Smooth;
 
@@ -62,7 +61,7 @@ final readonly class Families
         $grain = sqrt($this->model->grain[0] ** 2 + $this->model->grain[1] ** 2 + $this->model->grain[2] ** 2);
         $steps = (int) ceil(max($over, self::OVER_LEAST, min(self::OVER_MOST, self::OVER_GRAINS * $grain)) / self::OVER_STEP);
 
-        return Tables::weights($key.'t'.$steps.'x'.$family, fn (): WeightTable => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP), $lab, $again);
+        return $this->model->tables->weights($key.'t'.$steps.'x'.$family, fn (): WeightTable => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP), $lab, $again);
     }
 
     /** Mean and covariance of a family's colours. */
@@ -158,7 +157,7 @@ final readonly class Families
     {
         $write = static fn (NodeWeights $field): string => $field->toBytes();
 
-        return Tables::known($key.'f'.$family, fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $this->model->nodes()), function () use ($key, $family, $write): NodeWeights {
+        return $this->model->tables->known($key.'f'.$family, fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $this->model->nodes()), function () use ($key, $family, $write): NodeWeights {
             $nodes = $this->model->nodes();
             $responsibilities = Responsibilities::of($this->model->scales, $nodes->points());
             $fields = [];
@@ -169,7 +168,7 @@ final readonly class Families
                 }
                 $fields[$number] = new NodeWeights($nodes, $responsibilities->sum($in, 0.0), $responsibilities->mass);
                 // Whoever moves one family soon asks for what the others hold.
-                Tables::know($key.'f'.$number, $fields[$number], $write($fields[$number]));
+                $this->model->tables->know($key.'f'.$number, $fields[$number], $write($fields[$number]));
             }
 
             return $fields[$family];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Model;
 
+use Tovrin\Core\Model\Table\Tables;
+
 /** A colour model as plain lists of numbers, as it is kept and as it stands in a look file. */
 final class ModelData
 {
@@ -24,10 +26,11 @@ final class ModelData
 
     /**
      * @param array<string, mixed> $data
+     * @param Tables               $tables where what is worked out of it is kept
      *
      * @throws DamagedModel naming the place
      */
-    public static function read(array $data): ColourModel
+    public static function read(array $data, Tables $tables = new Tables()): ColourModel
     {
         $given = $data['scales'] ?? null;
         if (!\is_array($given) || !array_is_list($given) || \count($given) > self::MOST_SCALES) {
@@ -55,7 +58,7 @@ final class ModelData
         /** @var list<int|float> $grain */
         $grain = $data['grain'] ?? [0, 0, 0];
 
-        return new ColourModel($scales, [(float) $grain[0], (float) $grain[1], (float) $grain[2]]);
+        return new ColourModel($scales, [(float) $grain[0], (float) $grain[1], (float) $grain[2]], $tables);
     }
 
     /**

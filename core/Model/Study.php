@@ -7,6 +7,7 @@ namespace Tovrin\Core\Model;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Tone\Smooth;
 
 /**
@@ -152,7 +153,7 @@ final readonly class Study
     }
 
     /** @return self|null null when these are not the bytes of a study, or of another form of it */
-    public static function fromBytes(string $bytes): ?self
+    public static function fromBytes(string $bytes, Tables $tables = new Tables()): ?self
     {
         $length = \strlen($bytes) < 4 ? false : unpack('V', $bytes);
         $size = \is_array($length) && \is_int($length[1] ?? null) ? $length[1] : 0;
@@ -183,6 +184,6 @@ final readonly class Study
         /** @var list<float> $steps */
         $steps = $take('g', $n);
 
-        return new self($head['columns'], $head['rows'], ModelData::read($head['model']), Nodes::of($keys), $at, new MinimumSpanningTree($order, $parents, $steps), substr($bytes, $offset, $n), substr($bytes, $offset + $n));
+        return new self($head['columns'], $head['rows'], ModelData::read($head['model'], $tables), Nodes::of($keys), $at, new MinimumSpanningTree($order, $parents, $steps), substr($bytes, $offset, $n), substr($bytes, $offset + $n));
     }
 }

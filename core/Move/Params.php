@@ -4,11 +4,16 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Move;
 
+use Tovrin\Core\Model\Table\Tables;
+
 /** The settings of a move as read from a look, with rest values for what is missing. */
 final readonly class Params
 {
-    /** @param array<mixed> $values */
-    public function __construct(private array $values)
+    /**
+     * @param array<mixed> $values
+     * @param Tables       $tables where kinds that hold on to a photo's colours keep what they work out of these
+     */
+    public function __construct(private array $values, public Tables $tables = new Tables())
     {
     }
 
@@ -45,7 +50,7 @@ final readonly class Params
             throw new \InvalidArgumentException(\sprintf('"%s" must be a group of settings.', $name));
         }
 
-        return new self($value);
+        return new self($value, $this->tables);
     }
 
     public function flag(string $name, bool $rest = false): bool

@@ -11,6 +11,7 @@ use Tovrin\Core\Model\DamagedModel;
 use Tovrin\Core\Model\Families;
 use Tovrin\Core\Model\ModelData;
 use Tovrin\Core\Model\Points;
+use Tovrin\Core\Model\Table\Tables;
 
 /**
  * The pots of a photo as a move holds on to them, so that it needs no photo to be computed: their families, and for each a name
@@ -81,7 +82,7 @@ final readonly class PhotoPots
      *
      * @throws \InvalidArgumentException naming what makes no sense
      */
-    public static function read(array $values): self
+    public static function read(array $values, Tables $tables): self
     {
         /** @var array{grain?: list<int|float>, components?: list<mixed>, pots?: list<array{name: string, components: list<int>, middle: array{lightness: int|float, chroma: int|float, hue: int|float}}>} $values */
         $pots = $values['pots'] ?? [];
@@ -89,7 +90,7 @@ final readonly class PhotoPots
             return new self(null, [], []);
         }
         try {
-            $model = ModelData::read(['grain' => $values['grain'] ?? [0, 0, 0], 'scales' => [$values['components'] ?? []]]);
+            $model = ModelData::read(['grain' => $values['grain'] ?? [0, 0, 0], 'scales' => [$values['components'] ?? []]], $tables);
         } catch (DamagedModel $e) {
             throw new \InvalidArgumentException(preg_replace('/^scales\[0\]/', 'components', $e->path).': '.$e->getMessage(), 0, $e);
         }

@@ -8,7 +8,7 @@ use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\DamagedModel;
 use Tovrin\Core\Model\ModelData;
-use Tovrin\Core\Model\Points;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Tone\Smooth;
 
 /**
@@ -22,6 +22,8 @@ final readonly class Learned implements ReachKind
     public const SOFT = 0.6;
     /** What tighter–broader at its ends moves the level by. */
     private const BREADTH = 0.38;
+    /** A window made broader by this factor is one read from the middle to the end of tighter–broader. */
+    private const WHOLE_WAY = 4.0;
     /** Half the width of the ramp at softness 0, and what full softness adds. */
     private const FIRMEST = 0.04;
     private const SOFTNESS = 0.34;
@@ -83,13 +85,22 @@ final readonly class Learned implements ReachKind
 
     /**
      * The same thing on another photo: the components follow it there, their weights stay. Its strokes lie on the old photo,
-     * so that what they taught becomes what is known before any on the new one.
-     *
-     * @param Points $points some of the other photo's colours
+     * so that what they taught becomes what is known before any on the new one. What was learned on the very photo needs no
+     * fitting, and would only lose its strokes by it.
      */
-    public function adapted(Points $points, string $photo): self
+    public function adapted(\Closure $points, string $photo): self
     {
-        return new self($this->model->adapted($points), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights], $this->gradients);
+        if ('' !== $photo && $photo === $this->photo) {
+            return $this;
+        }
+
+        return new self($this->model->adapted($points()), $this->weights, $this->level, $this->broader, $this->soft, [], $photo, ['level' => $this->level, 'weights' => $this->weights], $this->gradients);
+    }
+
+    /** Broader or tighter: read so, up to its ends. */
+    public function scaled(float $factor): self
+    {
+        return $this->tuned(max(-1.0, min(1.0, $this->broader + log($factor, self::WHOLE_WAY))), $this->soft);
     }
 
     /** What the components make of a colour, as a weight before it is made gentle. */
@@ -171,7 +182,7 @@ final readonly class Learned implements ReachKind
         ];
     }
 
-    public static function fromData(array $reach): ?self
+    public static function fromData(array $reach, Tables $tables): ?self
     {
         /** @var array{learned?: array{level: float, broader?: float, soft?: float, grain?: list<float>, scales: list<list<list<float>>>, weights: list<int|float>, strokes?: list<array{as: string, shape: string, points: non-empty-list<array{0: float, 1: float}>, colour: string}>, photo?: string, before?: array{level: float, weights: list<int|float>}|null, gradients?: list<array{0: int|float, 1: int|float}>}|null} $reach */
         $data = $reach['learned'] ?? null;
@@ -182,7 +193,7 @@ final readonly class Learned implements ReachKind
             $before = $data['before'] ?? null;
 
             return new self(
-                ModelData::read($data),
+                ModelData::read($data, $tables),
                 self::floats($data['weights']),
                 (float) $data['level'],
                 (float) ($data['broader'] ?? 0),
@@ -197,6 +208,20 @@ final readonly class Learned implements ReachKind
         } catch (\InvalidArgumentException $e) {
             throw new UnreadableReach('learned.weights', $e->getMessage());
         }
+    }
+
+    public static function shortened(\stdClass $reach): \stdClass
+    {
+        $learned = $reach->learned ?? null;
+        if (!$learned instanceof \stdClass || !\is_array($learned->scales ?? null) || [] === $learned->scales) {
+            return $reach;
+        }
+        $learned = clone $learned;
+        $learned->scales = [[array_fill(0, ModelData::NUMBERS, 0)]];
+        $short = clone $reach;
+        $short->learned = $learned;
+
+        return $short;
     }
 
     /**

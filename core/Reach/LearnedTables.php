@@ -8,7 +8,6 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Nodes;
 use Tovrin\Core\Model\Responsibilities;
 use Tovrin\Core\Model\Table\NodeWeights;
-use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\WeightTable;
 
 /**
@@ -22,7 +21,7 @@ final class LearnedTables
     /** Spares working out anew what the one who taught it knows of the nodes. */
     public static function know(Learned $reach, NodeWeights $field): void
     {
-        Tables::know($reach->key(), $field, $field->toBytes());
+        $reach->model->tables->know($reach->key(), $field, $field->toBytes());
     }
 
     /**
@@ -34,7 +33,7 @@ final class LearnedTables
      */
     public static function weights(Learned $reach, ColourBlock $lab): array
     {
-        return Tables::weights(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over(), $reach->gradual()), $lab);
+        return $reach->model->tables->weights(hash('xxh128', $reach->key().pack('e2', $reach->broader, $reach->soft)), static fn (): WeightTable => self::field($reach)->table($reach->ramp(...), $reach->over(), $reach->gradual()), $lab);
     }
 
     /** @param Responsibilities $responsibilities of the nodes, by the reach's model */
@@ -50,7 +49,7 @@ final class LearnedTables
     /** What a reach makes of the nodes near its photo's colours. */
     private static function field(Learned $reach): NodeWeights
     {
-        return Tables::known($reach->key(), static fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $reach->model->nodes()), static function () use ($reach): NodeWeights {
+        return $reach->model->tables->known($reach->key(), static fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $reach->model->nodes()), static function () use ($reach): NodeWeights {
             $nodes = $reach->model->nodes();
             $responsibilities = Responsibilities::of($reach->model->scales, $nodes->points());
 

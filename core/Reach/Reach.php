@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reach;
 
 use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Model\Points;
 
 /**
  * Which colours a move acts on, and how much: what all of its kinds let through, optionally all but that, and in either case
@@ -23,13 +24,8 @@ final readonly class Reach
      */
     public function __construct(public array $kinds = [], public bool $invert = false, public array $held = [])
     {
-        $windows = $learned = null;
-        foreach ($kinds as $kind) {
-            $windows = $kind instanceof Windows ? $kind : $windows;
-            $learned = $kind instanceof Learned ? $kind : $learned;
-        }
-        $this->windows = $windows ?? new Windows();
-        $this->learned = $learned;
+        $this->windows = $this->of(Windows::class) ?? new Windows();
+        $this->learned = $this->of(Learned::class);
     }
 
     /** @param list<HeldColour> $held */
@@ -38,6 +34,26 @@ final readonly class Reach
         $windows = new Windows($hue, $chroma, $light);
 
         return new self($windows->isOpen() ? [] : [$windows], $invert, $held);
+    }
+
+    /**
+     * What it has of a kind.
+     *
+     * @template T of ReachKind
+     *
+     * @param class-string<T> $class
+     *
+     * @return T|null
+     */
+    public function of(string $class): ?ReachKind
+    {
+        foreach ($this->kinds as $kind) {
+            if ($kind instanceof $class) {
+                return $kind;
+            }
+        }
+
+        return null;
     }
 
     /** The same with one of its kinds taken out and another one, or none, put in. */
@@ -49,15 +65,24 @@ final readonly class Reach
     }
 
     /**
-     * Broader or tighter: every window and its soft edges scaled about its middle, what was learned read broader or tighter.
+     * Broader or tighter, in all of its kinds.
      *
      * @param float $factor above 0; 1 leaves it as it is
      */
     public function scaled(float $factor): self
     {
-        $reach = $this->windows->isOpen() ? $this : $this->with($this->windows->scaled($factor), Windows::class);
+        return new self(array_map(static fn (ReachKind $kind): ReachKind => $kind->scaled($factor), $this->kinds), $this->invert, $this->held);
+    }
 
-        return null === $this->learned ? $reach : $reach->with($this->learned->tuned(max(-1.0, min(1.0, $this->learned->broader + log($factor, 4))), $this->learned->soft), Learned::class);
+    /**
+     * The same on another photo.
+     *
+     * @param \Closure(): Points $points some of the other photo's colours
+     * @param string             $photo  names it; '' for none that has a name
+     */
+    public function adapted(\Closure $points, string $photo): self
+    {
+        return new self(array_map(static fn (ReachKind $kind): ReachKind => $kind->adapted($points, $photo), $this->kinds), $this->invert, $this->held);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Reach;
 
 use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Model\Table\Tables;
 
 /** Colours within stretches of hue, chroma and lightness. A window that is null lets everything through. */
 final readonly class Windows implements ReachKind
@@ -26,6 +27,17 @@ final readonly class Windows implements ReachKind
     public function scaled(float $factor): self
     {
         return new self($this->hue?->scaled($factor), $this->chroma?->scaled($factor, 0.5), $this->light?->scaled($factor, 1.0));
+    }
+
+    public static function shortened(\stdClass $reach): \stdClass
+    {
+        return $reach;
+    }
+
+    /** Windows are the same on every photo. */
+    public function adapted(\Closure $points, string $photo): self
+    {
+        return $this;
     }
 
     public function weights(Colours $colours): array
@@ -55,7 +67,7 @@ final readonly class Windows implements ReachKind
         ];
     }
 
-    public static function fromData(array $reach): ?self
+    public static function fromData(array $reach, Tables $tables): ?self
     {
         /** @var array{hue?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, chroma?: array{from: float, to: float, softFrom?: float, softTo?: float}|null, light?: array{from: float, to: float, softFrom?: float, softTo?: float}|null} $reach */
         $hue = $reach['hue'] ?? null;

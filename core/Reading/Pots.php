@@ -290,6 +290,6 @@ final readonly class Pots implements \JsonSerializable
     /** @param list<list<int>> $families */
     private static function familiesOf(Study $study, array $families): Families
     {
-        return new Families(new ColourModel([$study->model->scales[self::SCALE]], $study->model->grain), $families);
+        return new Families(new ColourModel([$study->model->scales[self::SCALE]], $study->model->grain, $study->model->tables), $families);
     }
 }

@@ -13,6 +13,7 @@ use Tovrin\App\Delivery\Output;
 use Tovrin\App\Delivery\Rendering;
 use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Imaging\Apply\Exactness;
+use Tovrin\App\Imaging\Encode\Format\FileFormat;
 use Tovrin\App\Imaging\Encode\Format\FileFormats;
 use Tovrin\App\Imaging\Encode\Profile;
 use Tovrin\App\Imaging\Metadata\MetadataKept;
@@ -25,13 +26,13 @@ final class PictureOptions
     public static function add(Command $command): Command
     {
         return $command
-            ->addOption('bits', null, InputOption::VALUE_REQUIRED, 'bits a channel of a PNG or TIFF, 8 or 16; as the picture has them unless given')
-            ->addOption('profile', null, InputOption::VALUE_REQUIRED, 'what the colours are to mean: srgb, display-p3, a98-rgb, prophoto-rgb, source (as the picture came), none (sRGB, not said)', Profile::Source->value)
+            ->addOption('bits', null, InputOption::VALUE_REQUIRED, 'bits a channel of '.self::those(static fn (string $format): bool => $format::isDeep()).', 8 or 16; as the picture has them unless given')
+            ->addOption('profile', null, InputOption::VALUE_REQUIRED, 'what the colours are to mean: '.implode(', ', array_map(static fn (Profile $one): string => \sprintf('%s (%s)', $one->value, $one->title()), Profile::cases())), Profile::Source->value)
             ->addOption('side', null, InputOption::VALUE_REQUIRED, 'longest side in pixels; a smaller picture is not enlarged')
             ->addOption('sharpen', null, InputOption::VALUE_NONE, 'sharpen a little what is made smaller')
-            ->addOption('quality', null, InputOption::VALUE_REQUIRED, 'quality of a JPEG, WebP or AVIF, 1 to 100', (string) Rendering::DEFAULT_QUALITY)
-            ->addOption('chroma', null, InputOption::VALUE_REQUIRED, 'colour of a JPEG or AVIF: full (in every pixel) or half (in every second each way); full from quality 90 on unless given')
-            ->addOption('progressive', null, InputOption::VALUE_NONE, 'a JPEG that shows coarsely first while it loads')
+            ->addOption('quality', null, InputOption::VALUE_REQUIRED, 'quality of '.self::those(static fn (string $format): bool => $format::isLossy()).', 1 to 100', (string) Rendering::DEFAULT_QUALITY)
+            ->addOption('chroma', null, InputOption::VALUE_REQUIRED, 'colour of '.self::those(static fn (string $format): bool => $format::canHalveColour()).': full (in every pixel) or half (in every second each way); full from quality 90 on unless given')
+            ->addOption('progressive', null, InputOption::VALUE_NONE, 'make '.self::those(static fn (string $format): bool => $format::canBeProgressive()).' show coarsely first while it loads')
             ->addOption('metadata', null, InputOption::VALUE_REQUIRED, 'what goes along of EXIF, XMP and IPTC data: all, reduced (no place, no numbers of devices), none', MetadataKept::All->value)
             ->addOption('no-dither', null, InputOption::VALUE_NONE, 'round 16 bits to 8 plainly, though gradients may band')
             ->addOption('lattice', null, InputOption::VALUE_REQUIRED, 'nodes along each axis of the cube; as few as keep the picture\'s colours exact unless given');
@@ -65,6 +66,19 @@ final class PictureOptions
             true === $input->getOption('progressive'),
             self::chroma($input),
         );
+    }
+
+    /**
+     * The formats of which something is true, in words.
+     *
+     * @param \Closure(class-string<FileFormat>): bool $is
+     */
+    private static function those(\Closure $is): string
+    {
+        $titles = array_values(array_map(static fn (string $format): string => $format::title(), array_filter(FileFormats::ALL, $is)));
+        $last = array_pop($titles);
+
+        return [] === $titles ? (string) $last : implode(', ', $titles).' or '.$last;
     }
 
     private static function endings(): string

@@ -10,11 +10,12 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Api\Description\ApiDescription;
+use Tovrin\App\Api\Description\OutputFacts;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Kernel;
 use Tovrin\Core\Format\LookSchema;
 
-#[AsCommand('schema', 'Writes the JSON Schema of looks and the description of the HTTP interface into the repository, after either was changed')]
+#[AsCommand('schema', 'Writes what is made from the sources into the repository, after these were changed: the JSON Schema of looks, the description of the HTTP interface, what files can be delivered')]
 final class SchemaCommand extends Command
 {
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -23,7 +24,8 @@ final class SchemaCommand extends Command
         $router = Kernel::booted()->getContainer()->get('router');
         \assert($router instanceof RouterInterface);
         AtomicFile::write(ApiDescription::FILE, (new ApiDescription($router))->json());
-        $output->writeln('Wrote core/Format/look.schema.json and src/openapi.json');
+        AtomicFile::write(OutputFacts::FILE, OutputFacts::typescript());
+        $output->writeln('Wrote core/Format/look.schema.json, src/openapi.json and studio/src/features/deliver/declared.ts');
 
         return self::SUCCESS;
     }

@@ -12,8 +12,8 @@ use Tovrin\App\Imaging\Encode\Format\Tiff;
 enum ExportFormat: string
 {
     case Jpeg = 'jpeg';
-    case Png = 'png';
     case Tiff = 'tiff';
+    case Png = 'png';
     case Webp = 'webp';
     case Avif = 'avif';
     case Matte = 'matte';
@@ -39,6 +39,64 @@ enum ExportFormat: string
     public function isMatte(): bool
     {
         return self::Matte === $this || self::MatteTiff === $this;
+    }
+
+    /** What it is called where one is chosen. */
+    public function title(): string
+    {
+        return match ($this) {
+            self::Matte => 'Mattes',
+            self::MatteTiff => 'Mattes, TIFF',
+            self::TonePlate => 'Tone plate',
+            self::ColourPlate => 'Colour plate',
+            self::Cube => '.cube table',
+            self::Icc => 'ICC device link',
+            self::Hald => 'Hald PNG',
+            default => (string) preg_replace('/^an? /', '', FileFormats::named($this->value)::title()).' picture',
+        };
+    }
+
+    /** What it is good for, in a sentence. */
+    public function help(): string
+    {
+        return match ($this) {
+            self::Matte => 'Where each move with a reach or an area acts, as a grey PNG: white is fully.',
+            self::MatteTiff => 'The same as TIFFs.',
+            self::TonePlate => 'The strongest channel of the finished photo alone.',
+            self::ColourPlate => 'The finished photo divided by its tone plate.',
+            self::Cube => 'The grade itself, for programs that take a 3-D LUT.',
+            self::Icc => 'The grade itself, for colour management.',
+            self::Hald => 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.',
+            default => FileFormats::named($this->value)::help(),
+        };
+    }
+
+    /**
+     * What can be set for it.
+     *
+     * @return list<OutputSetting>
+     */
+    public function settings(): array
+    {
+        if ($this->isGrade()) {
+            return [OutputSetting::Lattice, OutputSetting::ColourPart];
+        }
+        if ($this->isMatte()) {
+            return [OutputSetting::Side];
+        }
+        $picture = FileFormats::named($this->picture());
+        $bits = $picture::isDeep() ? [OutputSetting::Bits] : [];
+        if ($this->isPlate()) {
+            return [...$bits, OutputSetting::Side];
+        }
+
+        return [
+            OutputSetting::Side, OutputSetting::Profile, OutputSetting::Metadata, OutputSetting::Dither,
+            ...$bits,
+            ...$picture::isLossy() ? [OutputSetting::Quality] : [],
+            ...$picture::canHalveColour() ? [OutputSetting::Chroma] : [],
+            ...$picture::canBeProgressive() ? [OutputSetting::Progressive] : [],
+        ];
     }
 
     /** Behind the name that the pattern gives. */

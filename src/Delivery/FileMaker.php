@@ -17,11 +17,12 @@ use Tovrin\App\Process\Leases;
 use Tovrin\App\Process\Stopping;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Table\Tables;
 
 /** Makes one finished file, whole or not at all. */
 final readonly class FileMaker
 {
-    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries)
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables)
     {
     }
 
@@ -75,7 +76,7 @@ final readonly class FileMaker
             return;
         }
         $photo = $job->photo() ?? throw new \LogicException('Only an archive has no photo.');
-        $read = LookJson::read($job->look());
+        $read = LookJson::read($job->look(), $this->tables);
         // A grade of one photo has no name of its own; in a file it is called after the photo.
         $grade = new Grade($read->moves, '' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
         $exactness = null;

@@ -17,6 +17,7 @@ use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Difference;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Table\Tables;
 
 /** The grades of photos as numbered steps, so that undo and redo survive anything. */
 final readonly class Grades
@@ -24,7 +25,7 @@ final readonly class Grades
     /** Steps kept per photo; older ones can no longer be undone to. */
     public const KEPT = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue, #[Autowire('%tovrin.draw_after%')] private int $drawAfter)
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue, private Tables $tables, #[Autowire('%tovrin.draw_after%')] private int $drawAfter)
     {
     }
 
@@ -68,7 +69,7 @@ final readonly class Grades
             $before = new Grade([]);
         }
         foreach ($rows as $row) {
-            $grade = self::read($row);
+            $grade = $this->read($row);
             $words = null === $before ? ['Earlier steps are kept no longer'] : Difference::words($before, $grade);
             $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->step());
             $before = $grade;
@@ -89,14 +90,14 @@ final readonly class Grades
             if (null === $there && 0 !== $number) {
                 throw NotFound::of('step');
             }
-            $photo->goTo($number, \count(self::read($there)->moves));
+            $photo->goTo($number, \count($this->read($there)->moves));
         });
     }
 
     /** The grade in force. */
     public function grade(Photo $photo): Grade
     {
-        return self::read($this->row($photo, $photo->step()));
+        return $this->read($this->row($photo, $photo->step()));
     }
 
     /**
@@ -152,7 +153,7 @@ final readonly class Grades
             $step = $photo->step() + $by;
             $there = $this->row($photo, $step);
             if (null !== $there || 0 === $step) {
-                $photo->goTo($step, \count(self::read($there)->moves));
+                $photo->goTo($step, \count($this->read($there)->moves));
             }
         });
     }
@@ -178,9 +179,9 @@ final readonly class Grades
         });
     }
 
-    private static function read(?GradeRevision $revision): Grade
+    private function read(?GradeRevision $revision): Grade
     {
-        return null === $revision ? new Grade([]) : LookJson::read($revision->look());
+        return null === $revision ? new Grade([]) : LookJson::read($revision->look(), $this->tables);
     }
 
     private function row(Photo $photo, int $number): ?GradeRevision

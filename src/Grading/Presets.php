@@ -6,6 +6,7 @@ namespace Tovrin\App\Grading;
 
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Model\Table\Tables;
 
 /** The looks that come with Tovrin: the files in looks/, by what they are for. */
 final readonly class Presets
@@ -13,7 +14,7 @@ final readonly class Presets
     /** Folders of looks/, with their titles, in the order they are offered. */
     private const GROUPS = ['casts' => 'Against casts', 'recolouring' => 'Recolouring', 'mood' => 'Mood'];
 
-    public function __construct(#[Autowire('%kernel.project_dir%/looks')] private string $directory)
+    public function __construct(#[Autowire('%kernel.project_dir%/looks')] private string $directory, private Tables $tables)
     {
     }
 
@@ -23,7 +24,7 @@ final readonly class Presets
         $presets = [];
         foreach (self::GROUPS as $folder => $title) {
             foreach (glob($this->directory.'/'.$folder.'/*.json') ?: [] as $path) {
-                $presets[] = new PresetView($title, LookJson::read((string) file_get_contents($path)));
+                $presets[] = new PresetView($title, LookJson::read((string) file_get_contents($path), $this->tables));
             }
         }
 

@@ -9,11 +9,12 @@ use Tovrin\App\Entity\GradeVersion;
 use Tovrin\App\Entity\Photo;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Table\Tables;
 
 /** States of grades that were kept under a name. */
 final readonly class Versions
 {
-    public function __construct(private EntityManagerInterface $entities, private Grades $grades)
+    public function __construct(private EntityManagerInterface $entities, private Grades $grades, private Tables $tables)
     {
     }
 
@@ -63,7 +64,7 @@ final readonly class Versions
 
     public function grade(GradeVersion $version): Grade
     {
-        return LookJson::read($version->look());
+        return LookJson::read($version->look(), $this->tables);
     }
 
     /**

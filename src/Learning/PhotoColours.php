@@ -12,6 +12,7 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
@@ -24,7 +25,7 @@ final readonly class PhotoColours
     /** More than these would fit a move no better. */
     private const FITTED_TO = 8000;
 
-    public function __construct(private PhotoStore $store)
+    public function __construct(private PhotoStore $store, private Tables $tables)
     {
     }
 
@@ -99,7 +100,7 @@ final readonly class PhotoColours
     public function study(Photo $photo): Study
     {
         $path = $this->store->study($photo->storeKey());
-        $known = self::studyAt($path);
+        $known = $this->studyAt($path);
         if (null !== $known) {
             return $known;
         }
@@ -109,7 +110,7 @@ final readonly class PhotoColours
             flock($lock, \LOCK_EX);
         }
         try {
-            $known = self::studyAt($path);
+            $known = $this->studyAt($path);
             if (null !== $known) {
                 return $known;
             }
@@ -118,7 +119,7 @@ final readonly class PhotoColours
             $this->keep($path, $bytes);
             $this->store->keepStudy($photo->storeKey());
 
-            return Study::fromBytes($bytes) ?? throw new \LogicException('A study that was just made cannot be read.');
+            return Study::fromBytes($bytes, $this->tables) ?? throw new \LogicException('A study that was just made cannot be read.');
         } finally {
             if (false !== $lock) {
                 fclose($lock);
@@ -127,9 +128,9 @@ final readonly class PhotoColours
     }
 
     /** Null when there is none, or it is damaged. */
-    private static function studyAt(string $path): ?Study
+    private function studyAt(string $path): ?Study
     {
-        return is_file($path) ? Study::fromBytes((string) @file_get_contents($path)) : null;
+        return is_file($path) ? Study::fromBytes((string) @file_get_contents($path), $this->tables) : null;
     }
 
     public function isStudied(Photo $photo): bool

@@ -43,7 +43,7 @@ final readonly class ReachFinder
         $strokes = array_map(static fn (Sample $s): Stroke => new Stroke(SampleAs::Wanted === $s->as, $s->shape, array_map(self::place(...), $s->points), '#808080'), $samples);
         $learner = new ReachLearner($raster, $study, $photo->storeKey(), $this->shelf);
         // One adaptation for both, so that they can be compared.
-        $known = null === $base->learned || $base->learned->photo === $photo->storeKey() ? $base->learned : $base->learned->adapted($study->points(), $photo->storeKey());
+        $known = $base->learned?->adapted($study->points(...), $photo->storeKey());
         $before = \count($strokes) > 1 ? $learner->learn(\array_slice($strokes, 0, -1), $known, $base->invert) : null;
         $result = $learner->learn($strokes, $known, $base->invert);
         $newest = \count($strokes) - 1;

@@ -42,9 +42,7 @@ final class ReachLearner
      */
     public function learn(array $strokes, ?Learned $known = null, bool $alone = false): ?LearningResult
     {
-        if (null !== $known && $known->photo !== $this->photo) {
-            $known = $known->adapted($this->study->points(), $this->photo);
-        }
+        $known = $known?->adapted($this->study->points(...), $this->photo);
         $kept = $marks = [];
         foreach ($strokes as $number => $stroke) {
             $mark = $this->marks->of($stroke, $alone || $stroke->wanted);

@@ -6,6 +6,7 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\ExecutableFinder;
+use Symfony\Component\Routing\RouteCollection;
 use Tovrin\App\Exception\UsageError;
 
 /**
@@ -20,7 +21,7 @@ final readonly class WebServer
     /** A socket's path may not be longer. */
     private const SOCKET_PATH_MOST = 90;
 
-    public function __construct(private string $projectDir, private string $dataDir, private int $port, private Settings $settings)
+    public function __construct(private string $projectDir, private string $dataDir, private int $port, private Settings $settings, private RouteCollection $routes)
     {
     }
 
@@ -84,6 +85,8 @@ final readonly class WebServer
             '{log}' => $this->log(),
             '{port}' => (string) $this->port,
             '{hosts}' => implode(' ', [...Settings::OWN_HOSTS, ...$this->settings->hosts]),
+            '{patient}' => Pool::map($this->routes),
+            '{files}' => Pool::files($this->routes),
             '{body}' => self::BODY_MOST,
             '{upload}' => self::UPLOAD_MOST,
             '{locked}' => null === $key ? '0' : '1',

@@ -7,8 +7,13 @@ namespace Tovrin\Tests\App;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Api\Description\ApiDescription;
+use Tovrin\App\Api\Description\OutputFacts;
 use Tovrin\App\Api\Description\Summary;
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Imaging\Encode\Format\FileFormats;
+use Tovrin\App\Imaging\Encode\Profile;
 use Tovrin\App\Kernel;
+use Tovrin\Core\Colour\Encoding\Encodings;
 use Tovrin\Core\Format\LookSchema;
 
 /** What is generated into the repository is what the sources say now. */
@@ -27,6 +32,17 @@ final class DescriptionTest extends TestCase
     public function testTheSchemaOfLooksIsTheOneInTheRepository(): void
     {
         self::assertStringEqualsFile(LookSchema::FILE, LookSchema::json(), 'run "bin/tovrin schema"');
+    }
+
+    public function testWhatTheStudioSaysOfFilesIsWhatFormatsAndEncodingsSay(): void
+    {
+        self::assertStringEqualsFile(OutputFacts::FILE, OutputFacts::typescript(), 'run "bin/tovrin schema"');
+        foreach (FileFormats::ALL as $format) {
+            self::assertNotNull(ExportFormat::tryFrom($format::id()), $format.' cannot be asked for');
+        }
+        foreach (Encodings::ALL as $encoding) {
+            self::assertSame($encoding::encoding()->title, Profile::tryFrom($encoding::id())?->title(), $encoding.' cannot be asked for');
+        }
     }
 
     public function testASummaryIsTheFirstParagraphOfADocblock(): void

@@ -263,7 +263,7 @@ final class LearningTest extends TestCase
         $frame = MaskedPhoto::named('bowl-and-vase-2');
         $truth = $frame->truth(2);
         $vase = self::learned([new Stroke(true, StrokeShape::Path, [[0.60, 0.62], [0.74, 0.62]], '#808080'), new Stroke(true, StrokeShape::Path, [[0.68, 0.28], [0.68, 0.44]], '#808080')]);
-        $adapted = $vase->adapted($frame->study->points(), 'there');
+        $adapted = $vase->adapted($frame->study->points(...), 'there');
         self::assertGreaterThan(0.85, SimulatedUser::overlap(array_map(static fn (float $w): bool => $w >= 0.5, array_values($adapted->weights($frame->colours))), $truth));
         self::assertSame([], $adapted->strokes);
         // A stroke there goes on from what was known.

@@ -18,6 +18,16 @@ final class DisplayP3 implements NamedEncoding
         return 'display-p3';
     }
 
+    public static function help(): string
+    {
+        return 'Stronger reds and greens, for recent screens.';
+    }
+
+    public static function needsDepth(): bool
+    {
+        return false;
+    }
+
     public static function encoding(): RgbEncoding
     {
         return self::$encoding ??= RgbEncoding::of('Display P3', Primaries::at([0.680, 0.320], [0.265, 0.690], [0.150, 0.060]), StandardRgb::encoding()->curves[0]);

@@ -13,9 +13,15 @@ final class Encodings
     /** The one of an id, as in CSS Color 4. */
     public static function named(string $id): RgbEncoding
     {
+        return self::class($id)::encoding();
+    }
+
+    /** @return class-string<NamedEncoding> */
+    public static function class(string $id): string
+    {
         foreach (self::ALL as $class) {
             if ($class::id() === $id) {
-                return $class::encoding();
+                return $class;
             }
         }
         throw new \InvalidArgumentException(\sprintf('There is no encoding "%s".', $id));

@@ -10,5 +10,11 @@ interface NamedEncoding
     /** As CSS Color 4 names it, e.g. `display-p3`. */
     public static function id(): string;
 
+    /** What it is good for, in a sentence, for choosing among them. */
+    public static function help(): string;
+
+    /** Whether 8 bits are too coarse for it. */
+    public static function needsDepth(): bool;
+
     public static function encoding(): RgbEncoding;
 }

@@ -18,6 +18,16 @@ final class OpRgb implements NamedEncoding
         return 'a98-rgb';
     }
 
+    public static function help(): string
+    {
+        return 'Stronger greens and cyans, for print; the second encoding that cameras offer.';
+    }
+
+    public static function needsDepth(): bool
+    {
+        return false;
+    }
+
     public static function encoding(): RgbEncoding
     {
         return self::$encoding ??= RgbEncoding::of('opRGB', Primaries::at([0.64, 0.33], [0.21, 0.71], [0.15, 0.06]), new ParametricCurve(563 / 256));

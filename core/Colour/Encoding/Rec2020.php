@@ -18,6 +18,16 @@ final class Rec2020 implements NamedEncoding
         return 'rec2020';
     }
 
+    public static function help(): string
+    {
+        return 'Wider than most screens, for moving pictures.';
+    }
+
+    public static function needsDepth(): bool
+    {
+        return false;
+    }
+
     public static function encoding(): RgbEncoding
     {
         return self::$encoding ??= RgbEncoding::of('BT.2020', Primaries::at([0.708, 0.292], [0.170, 0.797], [0.131, 0.046]), StandardRgb::encoding()->curves[0]);

@@ -20,6 +20,16 @@ final class RommRgb implements NamedEncoding
         return 'prophoto-rgb';
     }
 
+    public static function help(): string
+    {
+        return 'Wider than any screen or print, for further work; with 16 bits, since 8 are too coarse for it.';
+    }
+
+    public static function needsDepth(): bool
+    {
+        return true;
+    }
+
     public static function encoding(): RgbEncoding
     {
         return self::$encoding ??= RgbEncoding::of('ROMM RGB', Primaries::at([0.734699, 0.265301], [0.159597, 0.840403], [0.036598, 0.000105], XyzD50::class), new ParametricCurve(1.8, 1.0, 0.0, 1 / 16, 1 / 32));

@@ -18,6 +18,16 @@ final class StandardRgb implements NamedEncoding
         return 'srgb';
     }
 
+    public static function help(): string
+    {
+        return 'For the web and wherever it is not known what comes next: every program shows it alike.';
+    }
+
+    public static function needsDepth(): bool
+    {
+        return false;
+    }
+
     public static function encoding(): RgbEncoding
     {
         return self::$encoding ??= RgbEncoding::of('sRGB', Primaries::srgb(), new ParametricCurve(2.4, 1 / 1.055, 0.055 / 1.055, 1 / 12.92, 0.04045));

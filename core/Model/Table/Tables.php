@@ -7,8 +7,8 @@ namespace Tovrin\Core\Model\Table;
 use Tovrin\Core\Colour\ColourBlock;
 
 /**
- * Remembers tables, in this process and on a shelf for others: they are made when what they say changes, so that drags on a
- * move's other controls cost no more than without.
+ * Remembers tables, by itself and on a shelf for other processes: they are made when what they say changes, so that drags on a
+ * move's other controls cost no more than without. A colour model knows where its tables are kept.
  */
 final class Tables
 {
@@ -16,17 +16,15 @@ final class Tables
     /** How many colours a lattice has that is drawn while something is dragged. */
     private const COMES_AGAIN = [500, 5000];
 
-    private static ?TableShelf $shelf = null;
     /** @var array<string, mixed> */
-    private static array $known = [];
-    /** @var \WeakMap<ColourBlock, string>|null */
-    private static ?\WeakMap $names = null;
+    private array $known = [];
+    /** @var \WeakMap<ColourBlock, string> */
+    private readonly \WeakMap $names;
 
-    /** Keeps tables for other processes too. */
-    public static function keepOn(?TableShelf $shelf): void
+    /** @param TableShelf|null $shelf keeps tables for other processes too */
+    public function __construct(private readonly ?TableShelf $shelf = null)
     {
-        self::$shelf = $shelf;
-        self::$known = [];
+        $this->names = new \WeakMap();
     }
 
     /**
@@ -39,38 +37,36 @@ final class Tables
      *
      * @return list<float>
      */
-    public static function weights(string $key, callable $make, ColourBlock $lab, bool $again = false): array
+    public function weights(string $key, callable $make, ColourBlock $lab, bool $again = false): array
     {
         $n = $lab->count();
-        if (null === self::$shelf || isset(self::$known[$key]) || (!$again && $n < self::COMES_AGAIN[0]) || $n > self::COMES_AGAIN[1]) {
-            return self::table($key, $make)->at($lab);
+        if (null === $this->shelf || isset($this->known[$key]) || (!$again && $n < self::COMES_AGAIN[0]) || $n > self::COMES_AGAIN[1]) {
+            return $this->table($key, $make)->at($lab);
         }
-        $own = $key.'w'.self::name($lab);
-        $bytes = self::$shelf->get($own);
+        $own = $key.'w'.$this->name($lab);
+        $bytes = $this->shelf->get($own);
         if (null !== $bytes && \strlen($bytes) === 8 * $n) {
             /** @var array<int, float> $weights */
             $weights = unpack('e*', $bytes);
 
             return array_values($weights);
         }
-        $weights = self::table($key, $make)->at($lab);
-        self::$shelf->put($own, pack('e*', ...$weights));
+        $weights = $this->table($key, $make)->at($lab);
+        $this->shelf->put($own, pack('e*', ...$weights));
 
         return $weights;
     }
 
     /** @param callable(): WeightTable $make */
-    private static function table(string $key, callable $make): WeightTable
+    private function table(string $key, callable $make): WeightTable
     {
-        return self::known($key, WeightTable::fromBytes(...), $make, static fn (WeightTable $table): string => $table->toBytes());
+        return $this->known($key, WeightTable::fromBytes(...), $make, static fn (WeightTable $table): string => $table->toBytes());
     }
 
     /** Names some colours, the same for the same numbers. */
-    private static function name(ColourBlock $lab): string
+    private function name(ColourBlock $lab): string
     {
-        self::$names ??= new \WeakMap();
-
-        return self::$names[$lab] ??= hash('xxh128', pack('e*', ...$lab->a).pack('e*', ...$lab->b).pack('e*', ...$lab->c));
+        return $this->names[$lab] ??= hash('xxh128', pack('e*', ...$lab->a).pack('e*', ...$lab->b).pack('e*', ...$lab->c));
     }
 
     /**
@@ -85,16 +81,16 @@ final class Tables
      *
      * @return T
      */
-    public static function known(string $key, callable $read, callable $make, callable $write): object
+    public function known(string $key, callable $read, callable $make, callable $write): object
     {
-        $value = self::$known[$key] ?? null;
+        $value = $this->known[$key] ?? null;
         if (null === $value) {
-            $value = $read((string) self::$shelf?->get($key));
+            $value = $read((string) $this->shelf?->get($key));
             if (null === $value) {
                 $value = $make();
-                self::$shelf?->put($key, $write($value));
+                $this->shelf?->put($key, $write($value));
             }
-            self::remember($key, $value);
+            $this->remember($key, $value);
         }
 
         /** @var T $value */
@@ -106,14 +102,14 @@ final class Tables
      *
      * @param string $bytes as known() will read it
      */
-    public static function know(string $key, object $value, string $bytes): void
+    public function know(string $key, object $value, string $bytes): void
     {
-        self::$shelf?->put($key, $bytes);
-        self::remember($key, $value);
+        $this->shelf?->put($key, $bytes);
+        $this->remember($key, $value);
     }
 
-    private static function remember(string $key, object $value): void
+    private function remember(string $key, object $value): void
     {
-        self::$known = \array_slice(self::$known, -self::REMEMBERED, null, true) + [$key => $value];
+        $this->known = \array_slice($this->known, -self::REMEMBERED, null, true) + [$key => $value];
     }
 }

@@ -110,7 +110,7 @@ final readonly class Matching implements Anchored, Fitting, LongLists
         }
 
         return new self(
-            PhotoPots::read($values),
+            PhotoPots::read($values, $params->tables),
             Reference::readMoments($values['moments'] ?? ['mean' => [0.5, 0, 0], 'covariance' => [0.01, 0, 0, 0.001, 0, 0.001]]),
             array_map(static fn (array $pot): ?int => $pot['like'] ?? null, $values['pots'] ?? []),
             isset($values['reference']) ? Reference::read($values['reference']) : null,

@@ -79,7 +79,7 @@ final readonly class Palette implements Anchored, Fitting, LongLists
         /** @var list<array{to?: array{lightness: int|float, chroma: int|float, hue: int|float}|null}> $pots */
         $pots = $values['pots'] ?? [];
 
-        return new self(PhotoPots::read($values), array_map(static fn (array $pot): ?array => isset($pot['to']) ? PhotoPots::lab($pot['to']) : null, $pots));
+        return new self(PhotoPots::read($values, $params->tables), array_map(static fn (array $pot): ?array => isset($pot['to']) ? PhotoPots::lab($pot['to']) : null, $pots));
     }
 
     public function params(): array

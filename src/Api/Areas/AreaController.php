@@ -11,6 +11,7 @@ use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\PlanesForScreen;
+use Tovrin\App\Server\Pool;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Planes;
@@ -29,7 +30,7 @@ final readonly class AreaController
     }
 
     /** The areas of a grade, point by point, and how its mattes are softened; see PlanesForScreen. */
-    #[Route('/api/photos/{id<\d+>}/planes', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/planes', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function planes(int $id, #[JsonBody] PlanesOf $body, PlanesForScreen $screen): Binary
     {
         $watch = $body->look->indexOf($body->watch);
@@ -42,7 +43,7 @@ final readonly class AreaController
      *
      * @return list<string> `#rrggbb` at each point; beside the photo that of the nearest place on it
      */
-    #[Route('/api/photos/{id<\d+>}/under', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/under', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function under(int $id, #[JsonBody] PointsUnder $body, PhotoColours $colours): array
     {
         $raster = $colours->raster($this->photos->photo($id));

@@ -15,6 +15,7 @@ use Tovrin\App\Learning\FitView;
 use Tovrin\App\Learning\Lighting;
 use Tovrin\App\Learning\ReachFinder;
 use Tovrin\App\Library\Photos;
+use Tovrin\App\Server\Pool;
 use Tovrin\Core\Reach\Reach;
 
 /** Choosing colours on a photo, and lighting up what is chosen among. */
@@ -26,28 +27,28 @@ final readonly class ChoosingController
     }
 
     /** A reach from samples of the photo. */
-    #[Route('/api/photos/{id<\d+>}/reach', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/reach', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function reach(int $id, #[JsonBody] SamplesOf $body, ReachFinder $finder): FitView
     {
         return $finder->fromSamples($this->photos->photo($id), $body->thinned(), $body->base);
     }
 
     /** A reach around one of the photo's pots. */
-    #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/reach', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/reach', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function potReach(int $id, int $pot, ReachFinder $finder): FitView
     {
         return $finder->aroundPot($this->photos->photo($id), $pot) ?? throw NotFound::of('pot');
     }
 
     /** A reach made broader or tighter as a whole. */
-    #[Route('/api/reach/scaled', methods: ['POST'])]
+    #[Route('/api/reach/scaled', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function scaled(#[JsonBody] ScaledReach $body): ReachView
     {
         return new ReachView(($body->reach ?? new Reach())->scaled($body->factor));
     }
 
     /** Where one of the photo's pots lies: a lattice of 8-bit weights, red running fastest. */
-    #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/spot', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/pots/{pot<\d+>}/spot', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function spot(int $id, int $pot, Lighting $lighting): Binary
     {
         return Binary::cached($lighting->pot($this->photos->photo($id), $pot) ?? throw NotFound::of('pot'), 3600);

@@ -16,6 +16,7 @@ use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\ColourView;
 use Tovrin\App\Reading\PlanesForScreen;
+use Tovrin\App\Server\Pool;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
@@ -45,7 +46,7 @@ final readonly class ColourController
      * the header Tovrin-Planes names its planes: key and levels of each, and which is that of the watched move. A draft has few nodes and is
      * computed before everything else.
      */
-    #[Route('/api/cube', methods: ['POST'])]
+    #[Route('/api/cube', options: Pool::QUICK_AS_DRAFT, methods: ['POST'])]
     public function cube(#[JsonBody] CubeOf $body, #[MapQueryParameter] bool $draft = false): Binary
     {
         if ($draft && $body->lattice > CubeOf::DRAFT_MOST) {

@@ -20,6 +20,7 @@ use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Exception\Conflict;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Server\Pool;
 use Tovrin\App\Server\Workers;
 
 /** Deliveries: asking for finished files, following them, pausing, stopping, doing again, fetching. */
@@ -34,7 +35,7 @@ final readonly class DeliveryController
     }
 
     /** What files a delivery would make, by name; nothing is made. */
-    #[Route('/api/deliveries/plan', methods: ['POST'])]
+    #[Route('/api/deliveries/plan', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function plan(#[JsonBody] AskDelivery $body): PlanView
     {
         ['names' => $names, 'changed' => $changed] = $this->deliveries->plan($body);
@@ -43,7 +44,7 @@ final readonly class DeliveryController
     }
 
     /** Asks for finished files, with the grades as they are in force now. */
-    #[Route('/api/deliveries', methods: ['POST'])]
+    #[Route('/api/deliveries', options: Pool::TAKES_LONG, methods: ['POST'])]
     #[Status(202)]
     public function ask(#[JsonBody] AskDelivery $body): DeliveryView
     {
@@ -55,7 +56,7 @@ final readonly class DeliveryController
      *
      * @return list<DeliveryView>
      */
-    #[Route('/api/deliveries', methods: ['GET'])]
+    #[Route('/api/deliveries', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function latest(): array
     {
         $served = $this->workers->isAnyThere();
@@ -64,20 +65,20 @@ final readonly class DeliveryController
     }
 
     /** Where files may be delivered to. */
-    #[Route('/api/deliveries/places', methods: ['GET'])]
+    #[Route('/api/deliveries/places', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function places(): PlacesView
     {
         return new PlacesView($this->folder->path());
     }
 
-    #[Route('/api/deliveries/{id<\d+>}', methods: ['GET'])]
+    #[Route('/api/deliveries/{id<\d+>}', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function show(int $id): DeliveryView
     {
         return $this->view($this->deliveries->delivery($id));
     }
 
     /** Files that are being made are finished, the others wait; goes on; stops for good; has made again what failed or was stopped. */
-    #[Route('/api/deliveries/{id<\d+>}/{what<pause|resume|stop|again>}', methods: ['POST'])]
+    #[Route('/api/deliveries/{id<\d+>}/{what<pause|resume|stop|again>}', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function steer(int $id, string $what): DeliveryView
     {
         $delivery = $this->deliveries->delivery($id);
@@ -92,7 +93,7 @@ final readonly class DeliveryController
     }
 
     /** Forgets a delivery and the files kept for fetching. */
-    #[Route('/api/deliveries/{id<\d+>}', methods: ['DELETE'])]
+    #[Route('/api/deliveries/{id<\d+>}', options: Pool::TAKES_LONG, methods: ['DELETE'])]
     public function forget(int $id): Response
     {
         $this->deliveries->forget($this->deliveries->delivery($id));

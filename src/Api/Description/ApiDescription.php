@@ -20,7 +20,7 @@ use Tovrin\Core\Format\LookSchema;
  */
 final class ApiDescription
 {
-    public const FILE = __DIR__.'/../openapi.json';
+    public const FILE = __DIR__.'/../../openapi.json';
 
     private readonly SchemaOf $schemas;
 

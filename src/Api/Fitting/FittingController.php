@@ -23,6 +23,7 @@ use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\CastReader;
 use Tovrin\App\Reading\CastsLeftView;
 use Tovrin\App\Reading\NeutralPlaceView;
+use Tovrin\App\Server\Pool;
 
 /** Moves that are made for one photo: their beginnings, and fitting them to another. */
 #[AsController]
@@ -33,21 +34,21 @@ final readonly class FittingController
     }
 
     /** A palette of the photo's own pots, at rest. */
-    #[Route('/api/photos/{id<\d+>}/palette', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/palette', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function palette(int $id): LookView
     {
         return $this->fitter->palette($this->photos->photo($id));
     }
 
     /** A match of the photo to another one. */
-    #[Route('/api/photos/{id<\d+>}/match/{other<\d+>}', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/match/{other<\d+>}', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function match(int $id, int $other): LookView
     {
         return $this->fitter->match($this->photos->photo($id), $this->photos->photo($other));
     }
 
     /** A match of the photo to a picture that is in no set; the body is the file itself. Nothing is kept of it but its statistics. */
-    #[Route('/api/photos/{id<\d+>}/match', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/match', options: Pool::TAKES_FILES, methods: ['POST'])]
     public function matchFile(int $id, Request $request, Uploads $uploads, #[MapQueryParameter] string $name = 'picture'): LookView
     {
         $photo = $this->photos->photo($id);
@@ -60,28 +61,28 @@ final readonly class FittingController
      *
      * @return list<NeutralPlaceView>
      */
-    #[Route('/api/photos/{id<\d+>}/neutral-places', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/neutral-places', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function neutralPlaces(int $id, CastReader $reader): array
     {
         return $reader->places($this->photos->photo($id));
     }
 
     /** The look with its neutralise moves told the photo's light as a whole. */
-    #[Route('/api/photos/{id<\d+>}/light', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/light', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function light(int $id, #[JsonBody] OneLook $body): LookView
     {
         return $this->fitter->lit($this->photos->photo($id), $body->look);
     }
 
     /** How far from neutral the photo is where it ought to be neutral, before and after a grade. */
-    #[Route('/api/photos/{id<\d+>}/casts', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/casts', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function casts(int $id, #[JsonBody] WatchedLook $body, CastReader $reader): CastsLeftView
     {
         return $reader->left($this->photos->photo($id), $body->look, $body->watch);
     }
 
     /** The look with its moves fitted to the photo. */
-    #[Route('/api/photos/{id<\d+>}/fitted', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/fitted', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function fitted(int $id, #[JsonBody] OneLook $body): LookView
     {
         return $this->fitter->fitted($this->photos->photo($id), $body->look);
@@ -92,7 +93,7 @@ final readonly class FittingController
      *
      * @return list<CarriedView>
      */
-    #[Route('/api/photos/{id<\d+>}/carry/preview', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/carry/preview', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function previewCarry(int $id, #[JsonBody] CarryOver $body, Carrier $carrier): array
     {
         return $carrier->preview($this->photos->photo($id), $body);
@@ -103,21 +104,21 @@ final readonly class FittingController
      *
      * @return list<CarriedView>
      */
-    #[Route('/api/photos/{id<\d+>}/carry', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/carry', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function carry(int $id, #[JsonBody] CarryOver $body, Carrier $carrier): array
     {
         return $carrier->carry($this->photos->photo($id), $body);
     }
 
     /** The same thing in several photos, found by a pot of this one: its colour in each, and how far these lie apart. */
-    #[Route('/api/photos/{id<\d+>}/same', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/same', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function same(int $id, #[JsonBody] SamePot $body, Consistency $consistency): SamePotView
     {
         return $consistency->read($this->photos->photo($id), $body->pot, $this->others($id, $body));
     }
 
     /** Brings the same thing in other photos to the colour that it has in this one; each of them has one step of undo more. */
-    #[Route('/api/photos/{id<\d+>}/same/bring', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/same/bring', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function bring(int $id, #[JsonBody] SamePot $body, Consistency $consistency): SamePotView
     {
         return $consistency->bring($this->photos->photo($id), $body->pot, $this->others($id, $body));

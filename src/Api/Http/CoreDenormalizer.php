@@ -8,11 +8,16 @@ use Symfony\Component\Serializer\Normalizer\DenormalizerInterface;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Reach\Reach;
 
 /** Looks and reaches inside requests are read by the core, as files are, with its words about what is wrong. */
-final class CoreDenormalizer implements DenormalizerInterface
+final readonly class CoreDenormalizer implements DenormalizerInterface
 {
+    public function __construct(private Tables $tables)
+    {
+    }
+
     public function getSupportedTypes(?string $format): array
     {
         return [Grade::class => true, Reach::class => true];
@@ -31,7 +36,7 @@ final class CoreDenormalizer implements DenormalizerInterface
             throw new FormatError(\sprintf('%s: this number is beyond all bounds. Use one within the range of its setting.', $endless));
         }
         if (Grade::class === $type) {
-            return LookJson::read(json_encode($data, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+            return LookJson::read(json_encode($data, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION), $this->tables);
         }
         if (null === $data) {
             return null;
@@ -40,7 +45,7 @@ final class CoreDenormalizer implements DenormalizerInterface
             throw new FormatError('reach: must be an object or null.');
         }
 
-        return LookJson::readReach($data);
+        return LookJson::readReach($data, $this->tables);
     }
 
     /** The path of a number that is written as one and is none, such as 1e309; null when there is none. */

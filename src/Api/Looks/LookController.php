@@ -23,6 +23,7 @@ use Tovrin\App\Grading\OwnLookView;
 use Tovrin\App\Grading\Presets;
 use Tovrin\App\Grading\PresetView;
 use Tovrin\App\Repository\OwnLooks;
+use Tovrin\App\Server\Pool;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 
@@ -69,7 +70,7 @@ final readonly class LookController
     }
 
     /** Brings looks in from a file: a look file, or a ZIP archive of several. The body is the file itself. */
-    #[Route('/api/looks/files', methods: ['POST'])]
+    #[Route('/api/looks/files', options: Pool::TAKES_FILES, methods: ['POST'])]
     #[Status(201)]
     public function bringIn(Request $request, Uploads $uploads, LookFiles $files, #[MapQueryParameter] string $name = 'look.json'): BroughtIn
     {
@@ -77,7 +78,7 @@ final readonly class LookController
     }
 
     /** All looks of the user's own as files, in a ZIP archive. */
-    #[Route('/api/looks/files', methods: ['GET'])]
+    #[Route('/api/looks/files', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function giveAll(LookFiles $files): Binary
     {
         return Attachment::named(Binary::of($files->archive($this->looks->all())), 'looks.zip');

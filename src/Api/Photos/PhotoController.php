@@ -19,6 +19,7 @@ use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Repository\Sets;
+use Tovrin\App\Server\Pool;
 
 /** One photo: its pictures, its grade with undo and redo, taking it out of its set and back. */
 #[AsController]
@@ -82,7 +83,7 @@ final readonly class PhotoController
     }
 
     /** Brings a removed photo back with its grade. */
-    #[Route('/api/photos/{id<\d+>}/restore', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/restore', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function restore(int $id, Sets $sets): PhotoView
     {
         $sets->remove($sets->some([$id], true), false);
@@ -90,7 +91,8 @@ final readonly class PhotoController
         return PhotoView::of($this->photos->photo($id));
     }
 
-    #[Route('/api/photos/{id<\d+>}/{picture<preview|thumb|full>}', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/{picture<preview|thumb>}', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/{picture<full>}', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function picture(int $id, string $picture, FullPicture $full): BinaryFileResponse
     {
         $photo = $this->photos->photo($id);

@@ -19,6 +19,7 @@ use Tovrin\App\Reading\ProbeView;
 use Tovrin\App\Reading\ReadingsView;
 use Tovrin\App\Reading\SourceReader;
 use Tovrin\App\Reading\SourceView;
+use Tovrin\App\Server\Pool;
 
 /** Reading a photo's colours. */
 #[AsController]
@@ -29,14 +30,14 @@ final readonly class ReadingController
     }
 
     /** What the photo holds before anything is done to it. */
-    #[Route('/api/photos/{id<\d+>}/source', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/source', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function source(int $id, SourceReader $reader): SourceView
     {
         return $reader->read($this->photos->photo($id));
     }
 
     /** What a grade makes of the photo, and what the move being worked on takes in. */
-    #[Route('/api/photos/{id<\d+>}/readings', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/readings', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function readings(int $id, #[JsonBody] WatchedLook $body, GradeReader $reader): ReadingsView
     {
         return $reader->read($this->photos->photo($id), $body->look, $body->watch);
@@ -47,7 +48,7 @@ final readonly class ReadingController
      *
      * @return list<array{0: int, 1: int, 2: float}> column, row from the foot, mean weight of the cells that hold colours
      */
-    #[Route('/api/photos/{id<\d+>}/lit', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/lit', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function lit(int $id, #[JsonBody] LitPlane $body, GradeReader $reader): array
     {
         return $reader->lit($this->photos->photo($id), $body->look, $body->watch, $body->plane, $body->chromaTop);
@@ -58,7 +59,7 @@ final readonly class ReadingController
      *
      * @return list<MoveView> in the order of the moves
      */
-    #[Route('/api/photos/{id<\d+>}/summary', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/summary', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function summary(int $id, #[JsonBody] OneLook $body, GradeReader $reader): array
     {
         return $reader->summary($this->photos->photo($id), $body->look);
@@ -69,7 +70,7 @@ final readonly class ReadingController
      *
      * @return \ArrayObject<string, float> an object even when it is empty
      */
-    #[Route('/api/photos/{id<\d+>}/families', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/families', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function families(int $id, #[JsonBody] OneLook $body, SourceReader $reader): \ArrayObject
     {
         return new \ArrayObject($reader->families($this->photos->photo($id), FirstMove::of($body->look)));
@@ -80,7 +81,7 @@ final readonly class ReadingController
      *
      * @return list<ProbeView|null> null for a place beside the photo
      */
-    #[Route('/api/photos/{id<\d+>}/probes', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/probes', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function probes(int $id, #[JsonBody] ProbesOf $body, ProbeReader $reader): array
     {
         return $reader->read($this->photos->photo($id), $body);

@@ -21,6 +21,7 @@ use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Repository\Sets;
+use Tovrin\App\Server\Pool;
 
 /** Sets: listing, making, naming, removing, bringing photos in. */
 #[AsController]
@@ -115,7 +116,7 @@ final readonly class SetController
     }
 
     /** The body is the file itself: no form encoding, so that the browser can report progress and nothing is read twice. One that does not arrive whole is not taken. */
-    #[Route('/api/sets/{id<\d+>}/photos', methods: ['POST'])]
+    #[Route('/api/sets/{id<\d+>}/photos', options: Pool::TAKES_FILES, methods: ['POST'])]
     #[Status(201)]
     public function add(int $id, Request $request, Uploads $uploads, PhotoImport $import, #[MapQueryParameter] string $name = 'photo'): PhotoView
     {

@@ -18,6 +18,7 @@ use Tovrin\App\Grading\GradeView;
 use Tovrin\App\Grading\StepView;
 use Tovrin\App\Grading\Versions;
 use Tovrin\App\Library\Photos;
+use Tovrin\App\Server\Pool;
 
 /** Kept states of a photo's grade, and the steps that led to the present one. */
 #[AsController]
@@ -32,14 +33,14 @@ final readonly class VersionController
      *
      * @return list<VersionView>
      */
-    #[Route('/api/photos/{id<\d+>}/versions', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/versions', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function list(int $id): array
     {
         return array_map(static fn (GradeVersion $version): VersionView => VersionView::of($version), $this->versions->of($this->photos->photo($id)));
     }
 
     /** Keeps the grade in force under a name. */
-    #[Route('/api/photos/{id<\d+>}/versions', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/versions', options: Pool::TAKES_LONG, methods: ['POST'])]
     #[Status(201)]
     public function keep(int $id, #[JsonBody] KeepVersion $body): VersionView
     {
@@ -75,7 +76,7 @@ final readonly class VersionController
     }
 
     /** Makes a version the photo's grade; one step of undo. */
-    #[Route('/api/versions/{id<\d+>}/take', methods: ['POST'])]
+    #[Route('/api/versions/{id<\d+>}/take', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function take(int $id, #[JsonBody] StepFrom $body): GradeView
     {
         $version = $this->version($id);
@@ -89,14 +90,14 @@ final readonly class VersionController
      *
      * @return list<StepView>
      */
-    #[Route('/api/photos/{id<\d+>}/history', methods: ['GET'])]
+    #[Route('/api/photos/{id<\d+>}/history', options: Pool::TAKES_LONG, methods: ['GET'])]
     public function history(int $id): array
     {
         return $this->grades->history($this->photos->photo($id));
     }
 
     /** Goes to any step of the history; those after it stay until something else is done. */
-    #[Route('/api/photos/{id<\d+>}/history', methods: ['POST'])]
+    #[Route('/api/photos/{id<\d+>}/history', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function goTo(int $id, #[JsonBody] GoToStep $body): GradeView
     {
         $photo = $this->photos->photo($id);

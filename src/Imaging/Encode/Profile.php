@@ -31,6 +31,32 @@ enum Profile: string
         return 'as-before' === $name ? self::Source : self::from($name);
     }
 
+    /** What it is called where one is chosen. */
+    public function title(): string
+    {
+        return match ($this) {
+            self::Source => 'as the photo has it',
+            self::None => 'sRGB, not said',
+            default => Encodings::named($this->value)->title,
+        };
+    }
+
+    /** What it is good for, in a sentence. */
+    public function help(): string
+    {
+        return match ($this) {
+            self::Source => 'The colours mean what they meant in the photo’s file, which says so where the photo’s did.',
+            self::None => 'The colours are sRGB, without the file saying so.',
+            default => Encodings::class($this->value)::help(),
+        };
+    }
+
+    /** Whether 8 bits are too coarse for it. */
+    public function needsDepth(): bool
+    {
+        return !\in_array($this, [self::Source, self::None], true) && Encodings::class($this->value)::needsDepth();
+    }
+
     public function tag(ColourTag $source): ColourTag
     {
         return match ($this) {

@@ -15,6 +15,7 @@ use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Moments;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Move\ByProperty;
 use Tovrin\Core\Move\Kind\Matching;
 use Tovrin\Core\Move\Kind\Shift;
@@ -118,7 +119,7 @@ final class MatchTest extends TestCase
     public function testAGreyReferenceGivesLightnessOnly(): void
     {
         $colours = self::colours();
-        $made = Matching::between(PhotoPots::read([]), Moments::of($colours), new Reference('Old print', new Moments([0.6, 0.001, 0.002], [0.03, 0, 0, 1e-6, 0, 1e-6]), []));
+        $made = Matching::between(PhotoPots::read([], new Tables()), Moments::of($colours), new Reference('Old print', new Moments([0.6, 0.001, 0.002], [0.03, 0, 0, 1e-6, 0, 1e-6]), []));
         self::assertSame([0.0, 0.0, 100.0], [$made->hue, $made->saturation, $made->lightness]);
         $after = $made->apply($colours);
         self::assertEqualsWithDelta($colours->b, $after->b, 1e-12);
@@ -157,7 +158,7 @@ final class MatchTest extends TestCase
 
     private static function matching(ColourBlock $colours): Matching
     {
-        return new Matching(PhotoPots::read([]), Moments::of($colours), [], new Reference('Other', new Moments(self::MEAN, self::COVARIANCE), []), limit: 8.0);
+        return new Matching(PhotoPots::read([], new Tables()), Moments::of($colours), [], new Reference('Other', new Moments(self::MEAN, self::COVARIANCE), []), limit: 8.0);
     }
 
     /** Some 2,000 colours of a photo, OKLab, and as they are written into files exactly. */

@@ -28,6 +28,26 @@ final class Avif implements FileFormat
         return 'an AVIF';
     }
 
+    public static function help(): string
+    {
+        return 'The finished photo in the smallest file for the web; takes a while.';
+    }
+
+    public static function isLossy(): bool
+    {
+        return true;
+    }
+
+    public static function canHalveColour(): bool
+    {
+        return true;
+    }
+
+    public static function canBeProgressive(): bool
+    {
+        return false;
+    }
+
     public static function endings(): array
     {
         return ['avif'];

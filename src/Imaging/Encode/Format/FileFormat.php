@@ -16,6 +16,18 @@ interface FileFormat
     /** With its article, within a sentence. */
     public static function title(): string;
 
+    /** What it is good for, in a sentence, for choosing among them. */
+    public static function help(): string;
+
+    /** Whether it gives up detail for a smaller file, by a quality of 1 to 100. */
+    public static function isLossy(): bool;
+
+    /** Whether colour can be kept in every second pixel only. */
+    public static function canHalveColour(): bool;
+
+    /** Whether it can show coarsely first while it loads. */
+    public static function canBeProgressive(): bool;
+
     /** @return non-empty-list<string> how names of its files end, without full stop; the first is what ours get */
     public static function endings(): array;
 

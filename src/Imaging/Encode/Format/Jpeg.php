@@ -22,6 +22,26 @@ final class Jpeg implements FileFormat
         return 'a JPEG';
     }
 
+    public static function help(): string
+    {
+        return 'The finished photo, for catalogues, mail and the web.';
+    }
+
+    public static function isLossy(): bool
+    {
+        return true;
+    }
+
+    public static function canHalveColour(): bool
+    {
+        return true;
+    }
+
+    public static function canBeProgressive(): bool
+    {
+        return true;
+    }
+
     public static function endings(): array
     {
         return ['jpg', 'jpeg'];

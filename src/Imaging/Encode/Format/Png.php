@@ -25,6 +25,26 @@ final class Png implements FileFormat
         return 'a PNG';
     }
 
+    public static function help(): string
+    {
+        return 'The finished photo without loss; a larger file.';
+    }
+
+    public static function isLossy(): bool
+    {
+        return false;
+    }
+
+    public static function canHalveColour(): bool
+    {
+        return false;
+    }
+
+    public static function canBeProgressive(): bool
+    {
+        return false;
+    }
+
     public static function endings(): array
     {
         return ['png'];

@@ -24,6 +24,26 @@ final class Tiff implements FileFormat
         return 'a TIFF';
     }
 
+    public static function help(): string
+    {
+        return 'The finished photo without loss, for print and further work.';
+    }
+
+    public static function isLossy(): bool
+    {
+        return false;
+    }
+
+    public static function canHalveColour(): bool
+    {
+        return false;
+    }
+
+    public static function canBeProgressive(): bool
+    {
+        return false;
+    }
+
     public static function endings(): array
     {
         return ['tif', 'tiff'];

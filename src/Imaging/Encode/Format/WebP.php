@@ -24,6 +24,26 @@ final class WebP implements FileFormat
         return 'a WebP';
     }
 
+    public static function help(): string
+    {
+        return 'The finished photo in a small file for the web.';
+    }
+
+    public static function isLossy(): bool
+    {
+        return true;
+    }
+
+    public static function canHalveColour(): bool
+    {
+        return false;
+    }
+
+    public static function canBeProgressive(): bool
+    {
+        return false;
+    }
+
     public static function endings(): array
     {
         return ['webp'];

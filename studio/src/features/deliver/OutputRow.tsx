@@ -4,7 +4,8 @@ import { useState, type ReactNode } from 'react';
 import type { ExportFormat } from '../../api/client';
 import { NumberField } from '../../ui/controls/NumberField';
 import { greys } from '../../theme';
-import { formatInfo, FORMATS, isCoarse, METADATA, PROFILES, type FormatInfo, type Plan } from './outputs';
+import { FORMATS, PROFILES, type FormatInfo } from './declared';
+import { formatInfo, isCoarse, METADATA, type Plan } from './outputs';
 
 interface Props {
   number: number;

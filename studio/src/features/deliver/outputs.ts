@@ -1,41 +1,5 @@
-import type { ExportFormat, MetadataKept, Output, Profile } from '../../api/client';
-
-/** Settings that a kind of file may have. */
-type Setting = 'bits' | 'side' | 'quality' | 'lattice' | 'colourPart' | 'profile' | 'metadata' | 'dither' | 'chroma' | 'progressive';
-
-export interface FormatInfo {
-  format: ExportFormat;
-  title: string;
-  help: string;
-  has: readonly Setting[];
-}
-
-const PICTURE = ['side', 'profile', 'metadata', 'dither'] as const;
-
-/** What can be delivered, in the order it is offered. */
-export const FORMATS: FormatInfo[] = [
-  { format: 'jpeg', title: 'JPEG picture', help: 'The finished photo, for catalogues, mail and the web.', has: [...PICTURE, 'quality', 'chroma', 'progressive'] },
-  { format: 'tiff', title: 'TIFF picture', help: 'The finished photo without loss, for print and further work.', has: [...PICTURE, 'bits'] },
-  { format: 'png', title: 'PNG picture', help: 'The finished photo without loss; a larger file.', has: [...PICTURE, 'bits'] },
-  { format: 'webp', title: 'WebP picture', help: 'The finished photo in a small file for the web.', has: [...PICTURE, 'quality'] },
-  { format: 'avif', title: 'AVIF picture', help: 'The finished photo in the smallest file for the web; takes a while.', has: [...PICTURE, 'quality', 'chroma'] },
-  { format: 'matte', title: 'Mattes', help: 'Where each move with a reach or an area acts, as a grey PNG: white is fully.', has: ['side'] },
-  { format: 'matte-tiff', title: 'Mattes, TIFF', help: 'The same as TIFFs.', has: ['side'] },
-  { format: 'tone-plate', title: 'Tone plate', help: 'The strongest channel of the finished photo alone.', has: ['bits', 'side'] },
-  { format: 'colour-plate', title: 'Colour plate', help: 'The finished photo divided by its tone plate.', has: ['bits', 'side'] },
-  { format: 'cube', title: '.cube table', help: 'The grade itself, for programs that take a 3-D LUT.', has: ['lattice', 'colourPart'] },
-  { format: 'icc', title: 'ICC device link', help: 'The grade itself, for colour management.', has: ['lattice', 'colourPart'] },
-  { format: 'hald', title: 'Hald PNG', help: 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.', has: ['lattice', 'colourPart'] },
-];
-
-export const PROFILES: { value: Profile; title: string; help: string }[] = [
-  { value: 'source', title: 'as the photo has it', help: 'The colours mean what they meant in the photo’s file, which says so where the photo’s did.' },
-  { value: 'srgb', title: 'sRGB', help: 'For the web and wherever it is not known what comes next: every program shows it alike.' },
-  { value: 'display-p3', title: 'Display P3', help: 'Stronger reds and greens, for recent screens.' },
-  { value: 'a98-rgb', title: 'opRGB', help: 'Stronger greens and cyans, for print; the second encoding that cameras offer.' },
-  { value: 'prophoto-rgb', title: 'ROMM RGB', help: 'Wider than any screen or print, for further work; with 16 bits, since 8 are too coarse for it.' },
-  { value: 'none', title: 'sRGB, not said', help: 'The colours are sRGB, without the file saying so.' },
-];
+import type { ExportFormat, MetadataKept, Output } from '../../api/client';
+import { FORMATS, PROFILES, type FormatInfo, type Setting } from './declared';
 
 export const METADATA: { value: MetadataKept; title: string; help: string }[] = [
   { value: 'all', title: 'all', help: 'EXIF, XMP and IPTC data of the photo go along, without small pictures of how it was.' },
@@ -106,7 +70,7 @@ function mended(plan: Plan): Plan {
 
 /** Whether the levels of the file are too far apart for its profile. */
 export function isCoarse({ format, profile, bits }: Plan): boolean {
-  return profile === 'prophoto-rgb' && (bits === 8 || !formatInfo(format).has.includes('bits'));
+  return PROFILES.some((one) => one.value === profile && one.needsDepth) && (bits === 8 || !formatInfo(format).has.includes('bits'));
 }
 
 export function filesWords(count: number): string {
