@@ -12,7 +12,9 @@ use Symfony\Bundle\MonologBundle\MonologBundle;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 use Symfony\Component\HttpKernel\Kernel as BaseKernel;
 use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
+use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Api\Http\CoreDenormalizer;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Delivery\Deliveries;
 use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Delivery\ExportSpec;
@@ -67,6 +69,20 @@ final class Kernel extends BaseKernel
         date_default_timezone_set('UTC');
         FormerNames::register();
         parent::boot();
+    }
+
+    /**
+     * Which paths of requests may take long, and which large files are sent to, for the web server.
+     *
+     * @return array{patient: string, files: string} see Pool
+     */
+    public function pools(): array
+    {
+        $router = $this->getContainer()->get('router');
+        \assert($router instanceof RouterInterface);
+        $routes = $router->getRouteCollection();
+
+        return ['patient' => Pool::map($routes), 'files' => Pool::files($routes)];
     }
 
     public function getProjectDir(): string
@@ -126,6 +142,7 @@ final class Kernel extends BaseKernel
             'validation' => ['enabled' => true, 'email_validation_mode' => 'html5'],
             'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
             'router' => ['utf8' => true],
+            'lock' => 'flock://%env(TOVRIN_DATA)%/run/locks',
             'test' => 'test' === $this->environment,
         ]);
         $container->parameters()->set('env(TOVRIN_QUEUE)', QueueDsn::DEFAULT);

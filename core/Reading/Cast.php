@@ -27,6 +27,9 @@ final readonly class Cast
     /** Share of a zone's colours that must be nearly grey for its cast to be judged by. */
     private const EVIDENCE = 0.02;
 
+    /** CIELAB chroma at the rim of a dial that a cast is drawn on. */
+    private const RIM = 14.0;
+
     /** OKLCh chroma below which a colour may be a tinted grey. */
     private const WEAK = 0.07;
 
@@ -35,9 +38,9 @@ final readonly class Cast
      * @param float  $evidence share of the zone's colours that are weak enough to judge by, 0…1
      * @param float  $amount   CIELAB chroma of the cast
      * @param string $lean     the hue it leans to; empty when neutral or without evidence
-     * @param float  $hue      CIELAB hue of the cast in degrees
+     * @param array{0: float, 1: float} $ab CIELAB a and b of the cast
      */
-    private function __construct(public string $zone, public float $evidence, public float $amount, public string $lean, public float $hue)
+    private function __construct(public string $zone, public float $evidence, public float $amount, public string $lean, public array $ab)
     {
     }
 
@@ -68,16 +71,40 @@ final readonly class Cast
                 }
             }
             if ($sum < 1e-9) {
-                $casts[] = new self($zone, 0.0, 0.0, '', 0.0);
+                $casts[] = new self($zone, 0.0, 0.0, '', [0.0, 0.0]);
             } else {
                 $mean = ColourBlock::one(OkLab::class, $l / $sum, $a / $sum, $b / $sum);
                 [, $p, $q] = $mean->in(LabD50::class)->at(0);
                 $amount = hypot($p, $q);
-                $casts[] = new self($zone, $weak / $total, $amount, $amount < self::NEUTRAL ? '' : ColourName::hue($mean->in(OkLch::class)->at(0)[2]), fmod(rad2deg(atan2($q, $p)) + 360.0, 360.0));
+                $casts[] = new self($zone, $weak / $total, $amount, $amount < self::NEUTRAL ? '' : ColourName::hue($mean->in(OkLch::class)->at(0)[2]), [$p, $q]);
             }
         }
 
         return $casts;
+    }
+
+    /**
+     * A place on a dial whose middle is neutral. Weak casts are the ones that matter: the middle of the dial is stretched.
+     *
+     * @param float $amount CIELAB chroma
+     *
+     * @return float share of the way to the rim, 0…1
+     */
+    public static function onDial(float $amount): float
+    {
+        return min(1.0, sqrt($amount / self::RIM));
+    }
+
+    /**
+     * Where it lies on the dial.
+     *
+     * @return array{0: float, 1: float} −1…1, right and up positive; hue turns as on every hue circle
+     */
+    public function dial(): array
+    {
+        $out = self::onDial($this->amount) / max($this->amount, 1e-9);
+
+        return [$out * $this->ab[0], $out * $this->ab[1]];
     }
 
     /** The cast in two words at most: "neutral", "slightly blue", "clearly orange", "strongly green", or "no grey" where there is nothing to judge by. */

@@ -10,7 +10,6 @@ use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Api\Description\ApiDescription;
-use Tovrin\App\Api\Description\OutputFacts;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Kernel;
 use Tovrin\Core\Format\LookSchema;
@@ -24,8 +23,7 @@ final class SchemaCommand extends Command
         $router = Kernel::booted()->getContainer()->get('router');
         \assert($router instanceof RouterInterface);
         AtomicFile::write(ApiDescription::FILE, (new ApiDescription($router))->json());
-        AtomicFile::write(OutputFacts::FILE, OutputFacts::typescript());
-        $output->writeln('Wrote core/Format/look.schema.json, src/openapi.json and studio/src/features/deliver/declared.ts');
+        $output->writeln('Wrote core/Format/look.schema.json and src/openapi.json');
 
         return self::SUCCESS;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Delivery;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Process\Leases;
 
@@ -27,11 +28,11 @@ final readonly class Abandoned
         foreach ($running as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt]) {
             // Two workers may find the same one: only the first takes it from the dead one. This process has nothing in hand while it
             // looks: what it seems to have could not be put down, on a full disk for example.
-            if ($worker === Leases::own() || !Leases::isAlive($worker, null === $seenAt ? null : new \DateTimeImmutable($seenAt))) {
+            if ($worker === Leases::own() || !Leases::isAlive($worker, null === $seenAt ? null : new DatePoint($seenAt))) {
                 $this->queue->takenFrom($id, $worker);
             }
         }
-        $before = static fn (int $seconds): string => (new \DateTimeImmutable(\sprintf('%+d seconds', -$seconds)))->format('Y-m-d H:i:s');
+        $before = static fn (int $seconds): string => (new DatePoint(\sprintf('%+d seconds', -$seconds)))->format('Y-m-d H:i:s');
         // What seems to have been asked for in the time to come was asked for before the clock was put back.
         $forgotten = $this->connection->fetchFirstColumn(
             'SELECT id FROM export_job j WHERE state = ? AND (seen_at < CASE format WHEN ? THEN ? ELSE ? END OR seen_at > ?) AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0 AND (format <> ? OR NOT EXISTS (SELECT 1 FROM export_job o WHERE o.delivery_id = j.delivery_id AND o.format <> j.format AND o.state IN (?, ?)))',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Delivery;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Imaging\Apply\Exactness;
 use Tovrin\App\Library\PhotoStore;
@@ -185,6 +186,6 @@ final readonly class ExportQueue
 
     private static function now(): string
     {
-        return (new \DateTimeImmutable())->format('Y-m-d H:i:s');
+        return (new DatePoint())->format('Y-m-d H:i:s');
     }
 }

@@ -7,6 +7,7 @@ namespace Tovrin\App\Entity;
 use Doctrine\Common\Collections\ArrayCollection;
 use Doctrine\Common\Collections\Collection;
 use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Clock\DatePoint;
 
 /** Finished files that were asked for together, and where they go. */
 #[ORM\Entity]
@@ -42,7 +43,7 @@ class Delivery
         #[ORM\Column(length: 200, nullable: true)]
         private ?string $folder,
     ) {
-        $this->madeAt = new \DateTimeImmutable();
+        $this->madeAt = new DatePoint();
         $this->jobs = new ArrayCollection();
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Clock\DatePoint;
 
 /** One kept state of a photo's grade. Undo and redo move the photo along its numbers. */
 #[ORM\Entity]
@@ -30,7 +31,7 @@ class GradeRevision
         #[ORM\Column(type: 'text')]
         private string $look,
         #[ORM\Column(type: 'datetime_immutable')]
-        private \DateTimeImmutable $madeAt = new \DateTimeImmutable(),
+        private \DateTimeImmutable $madeAt = new DatePoint(),
     ) {
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Clock\DatePoint;
 
 /** A state of a photo's grade that was kept under a name. */
 #[ORM\Entity]
@@ -28,7 +29,7 @@ class GradeVersion
         #[ORM\Column(type: 'text')]
         private string $look,
         #[ORM\Column(type: 'datetime_immutable')]
-        private \DateTimeImmutable $madeAt = new \DateTimeImmutable(),
+        private \DateTimeImmutable $madeAt = new DatePoint(),
     ) {
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Entity;
 
 use Doctrine\ORM\Mapping as ORM;
+use Symfony\Component\Clock\DatePoint;
 
 /** A look that the user has saved or brought in. */
 #[ORM\Entity]
@@ -30,7 +31,7 @@ class OwnLook
         #[ORM\Column(type: 'text')]
         private string $look,
         #[ORM\Column(type: 'datetime_immutable')]
-        private \DateTimeImmutable $madeAt = new \DateTimeImmutable(),
+        private \DateTimeImmutable $madeAt = new DatePoint(),
     ) {
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Files;
 
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Process\Leases;
 
 /** Names of unfinished files that say which process is at them, so that what a killed one left can be told from what is under way. */
@@ -23,9 +24,9 @@ final class OwnedName
     {
         $changed = @filemtime($path);
         if (1 === preg_match('/([^.~\/]*~\d+~\d+)\.[0-9a-f]{8}\.part$/D', $path, $found)) {
-            return !Leases::isAlive(str_replace('~', ':', $found[1]), false === $changed ? null : (new \DateTimeImmutable())->setTimestamp($changed));
+            return !Leases::isAlive(str_replace('~', ':', $found[1]), false === $changed ? null : (new DatePoint())->setTimestamp($changed));
         }
 
-        return false !== $changed && $changed < time() - self::SILENT_SECONDS;
+        return false !== $changed && $changed < (new DatePoint())->getTimestamp() - self::SILENT_SECONDS;
     }
 }

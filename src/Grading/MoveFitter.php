@@ -17,6 +17,7 @@ use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Move\Kind\Matching;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\Kind\Palette;
+use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\Reference;
 use Tovrin\Core\Reading\ColourSample;
@@ -36,6 +37,12 @@ final readonly class MoveFitter
         $pots = $this->colours->pots($photo);
 
         return self::one(Palette::for($pots->families($this->colours->study($photo)), $pots->names));
+    }
+
+    /** @return list<int> the pots a palette moves that the photo has no colours like; none for other moves */
+    public function absentPots(Photo $photo, MoveKind $kind): array
+    {
+        return $kind instanceof Palette ? $kind->absent($this->colours->pots($photo)->centres) : [];
     }
 
     /** A match to another photo. */

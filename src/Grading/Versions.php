@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Grading;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\GradeVersion;
 use Tovrin\App\Entity\Photo;
 use Tovrin\Core\Format\LookJson;
@@ -58,7 +59,7 @@ final readonly class Versions
     /** Takes it away, or brings it back. */
     public function remove(GradeVersion $version, bool $removed): void
     {
-        $version->remove($removed ? new \DateTimeImmutable() : null);
+        $version->remove($removed ? new DatePoint() : null);
         $this->entities->flush();
     }
 

@@ -9,6 +9,7 @@ use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Process\Turn;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Model\Study;
@@ -25,7 +26,7 @@ final readonly class PhotoColours
     /** More than these would fit a move no better. */
     private const FITTED_TO = 8000;
 
-    public function __construct(private PhotoStore $store, private Tables $tables)
+    public function __construct(private PhotoStore $store, private Tables $tables, private Turn $turn)
     {
     }
 
@@ -104,27 +105,19 @@ final readonly class PhotoColours
         if (null !== $known) {
             return $known;
         }
-        // A page that has just been opened asks for it in several requests at once: one makes it, the others wait.
-        $lock = @fopen($path.'.lock', 'c');
-        if (false !== $lock) {
-            flock($lock, \LOCK_EX);
-        }
-        try {
-            $known = $this->studyAt($path);
-            if (null !== $known) {
-                return $known;
-            }
-            // As it will be read again, so that what is made of it now and later is the same.
-            $bytes = StudyMaker::study($this->raster($photo))->toBytes();
-            $this->keep($path, $bytes);
-            $this->store->keepStudy($photo->storeKey());
 
-            return Study::fromBytes($bytes, $this->tables) ?? throw new \LogicException('A study that was just made cannot be read.');
-        } finally {
-            if (false !== $lock) {
-                fclose($lock);
-            }
-        }
+        // A page that has just been opened asks for it in several requests at once: one makes it, the others wait.
+        return $this->turn->at('study '.$photo->storeKey(), fn (): Study => $this->studyAt($path) ?? $this->makeStudy($photo, $path));
+    }
+
+    private function makeStudy(Photo $photo, string $path): Study
+    {
+        // As it will be read again, so that what is made of it now and later is the same.
+        $bytes = StudyMaker::study($this->raster($photo))->toBytes();
+        $this->keep($path, $bytes);
+        $this->store->keepStudy($photo->storeKey());
+
+        return Study::fromBytes($bytes, $this->tables) ?? throw new \LogicException('A study that was just made cannot be read.');
     }
 
     /** Null when there is none, or it is damaged. */

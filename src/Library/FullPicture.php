@@ -13,6 +13,7 @@ use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PreviewColours;
+use Tovrin\App\Process\Turn;
 
 /**
  * The picture as the studio shows it at 100 %, pixel by pixel that of a delivered file: the original itself where the browser
@@ -20,7 +21,7 @@ use Tovrin\App\Imaging\PreviewColours;
  */
 final readonly class FullPicture
 {
-    public function __construct(private PhotoStore $store)
+    public function __construct(private PhotoStore $store, private Turn $turn)
     {
     }
 
@@ -42,20 +43,12 @@ final readonly class FullPicture
             return $path;
         }
         // A page asks for it while a worker is at it: one makes it, the other waits.
-        $lock = @fopen($this->store->full($key, 'png').'.lock', 'c');
-        if (false !== $lock) {
-            flock($lock, \LOCK_EX);
-        }
-        try {
+        $this->turn->at('full picture '.$key, function () use ($key, $photo): void {
             if (!is_file($this->store->full($key))) {
                 $pixels = PreviewColours::srgb(PictureFile::read($this->store->original($key), $photo->name()));
                 AtomicFile::make($this->store->full($key, 'png'), static fn (string $part) => PictureWriter::write($pixels->saying(null, new Metadata()), new Writing('png'), $part));
             }
-        } finally {
-            if (false !== $lock) {
-                fclose($lock);
-            }
-        }
+        });
 
         return $this->store->full($key);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Library;
 
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Files\OwnedName;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Process\Leases;
@@ -162,7 +163,7 @@ final readonly class PhotoStore
         $owner = @file_get_contents($this->owner($key));
         $changed = (int) @filemtime($this->photo($key));
 
-        return false === $owner || '' === $owner ? $changed < time() - self::SETTLING_SECONDS : !Leases::isAlive($owner, (new \DateTimeImmutable())->setTimestamp($changed));
+        return false === $owner || '' === $owner ? $changed < (new DatePoint())->getTimestamp() - self::SETTLING_SECONDS : !Leases::isAlive($owner, (new DatePoint())->setTimestamp($changed));
     }
 
     /** @return list<string> of all folders */

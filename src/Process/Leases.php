@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Process;
 
+use Symfony\Component\Clock\DatePoint;
+
 /**
  * Who has taken something up, and whether that worker still lives: on this machine by its process, on another one by when it
  * last said how far it is.
@@ -33,7 +35,7 @@ final class Leases
         return $machine === self::machine() && (int) $pid > 1 ? (int) $pid : null;
     }
 
-    public static function isAlive(string $worker, ?\DateTimeImmutable $seenAt, \DateTimeImmutable $now = new \DateTimeImmutable()): bool
+    public static function isAlive(string $worker, ?\DateTimeImmutable $seenAt, \DateTimeImmutable $now = new DatePoint()): bool
     {
         [$machine, $pid, $start] = explode(':', $worker, 3) + [1 => '0', 2 => ''];
         if ($machine === self::machine()) {

@@ -32,7 +32,7 @@ final readonly class ScopesView
             $histogram->clipped(),
             ['columns' => $waveform->columns, 'levels' => Waveform::LEVELS, 'counts' => array_map(array_values(...), $waveform->counts)],
             $plane->cells,
-            array_map(static fn (Cast $cast): CastView => new CastView($cast->zone, $cast->evidence, $cast->amount, $cast->lean, $cast->hue, $cast->short()), array_values($casts)),
+            array_map(static fn (Cast $cast): CastView => new CastView($cast->zone, $cast->evidence, $cast->amount, $cast->lean, $cast->ab, $cast->dial(), Cast::onDial(Cast::NEUTRAL), $cast->short()), array_values($casts)),
         );
     }
 }

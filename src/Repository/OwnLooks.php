@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Repository;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\OwnLook;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
@@ -78,7 +79,7 @@ final readonly class OwnLooks
     /** Takes it away, or brings it back. */
     public function remove(OwnLook $own, bool $removed): void
     {
-        $own->remove($removed ? new \DateTimeImmutable() : null);
+        $own->remove($removed ? new DatePoint() : null);
         $this->entities->flush();
     }
 }

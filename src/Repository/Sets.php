@@ -6,6 +6,7 @@ namespace Tovrin\App\Repository;
 
 use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoOrder;
 use Tovrin\App\Entity\PhotoSet;
@@ -161,14 +162,14 @@ final readonly class Sets
     public function remove(array $photos, bool $removed = true): void
     {
         foreach ($photos as $photo) {
-            $photo->remove($removed ? new \DateTimeImmutable() : null);
+            $photo->remove($removed ? new DatePoint() : null);
         }
         $this->entities->flush();
     }
 
     public function removeSet(PhotoSet $set): void
     {
-        $set->remove(new \DateTimeImmutable());
+        $set->remove(new DatePoint());
         $this->entities->flush();
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\DatePoint;
 use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 use Tovrin\App\Delivery\AllowedFolder;
 use Tovrin\App\Delivery\DeliverTo;
@@ -26,7 +27,7 @@ final readonly class Housekeeping
     {
     }
 
-    public function clear(\DateTimeImmutable $now = new \DateTimeImmutable()): void
+    public function clear(\DateTimeImmutable $now = new DatePoint()): void
     {
         $before = static fn (int $days): string => $now->modify(\sprintf('-%d days', $days))->format('Y-m-d H:i:s');
         $this->clearRemoved($before(self::KEPT_DAYS));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
-use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Files\FileModes;
 use Tovrin\App\Kernel;
@@ -52,10 +51,7 @@ final readonly class Startup
     public function serve(callable $say): int
     {
         $project = $this->kernel->getProjectDir();
-        $router = $this->kernel->getContainer()->get('router');
-        \assert($router instanceof RouterInterface);
-        // Read as long as there is somebody to read them.
-        $routes = $router->getRouteCollection();
+        $pools = $this->kernel->pools();
         $this->kernel->shutdown();
         $this->clearOldContainers();
         // Children find the same container, even while the sources change under them.
@@ -64,7 +60,7 @@ final readonly class Startup
         $options = preg_split('/\s+/', trim((string) getenv('TOVRIN_PHP_OPTIONS')), -1, \PREG_SPLIT_NO_EMPTY) ?: [];
         $worker = [\PHP_BINARY, ...$options, $project.'/bin/tovrin.php', 'work'];
         $programs = [
-            ...(new WebServer($project, $this->data, $this->port, $this->settings, $routes))->programs($options),
+            ...(new WebServer($project, $this->data, $this->port, $this->settings, $pools))->programs($options),
             new Program('work', $worker, false),
             new Program('quick work', [...$worker, '--quick'], false),
         ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Library\PhotoStore;
 
@@ -36,7 +37,7 @@ final readonly class Storage
 
     public function clear(Clearable $what): void
     {
-        $all = (new \DateTimeImmutable('+1 day'))->format('Y-m-d H:i:s');
+        $all = (new DatePoint('+1 day'))->format('Y-m-d H:i:s');
         match ($what) {
             Clearable::Finished => $this->housekeeping->clearFinished($all),
             Clearable::Removed => $this->housekeeping->clearRemoved($all),

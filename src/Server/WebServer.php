@@ -6,7 +6,6 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\ExecutableFinder;
-use Symfony\Component\Routing\RouteCollection;
 use Tovrin\App\Exception\UsageError;
 
 /**
@@ -21,7 +20,8 @@ final readonly class WebServer
     /** A socket's path may not be longer. */
     private const SOCKET_PATH_MOST = 90;
 
-    public function __construct(private string $projectDir, private string $dataDir, private int $port, private Settings $settings, private RouteCollection $routes)
+    /** @param array{patient: string, files: string} $pools see Kernel::pools() */
+    public function __construct(private string $projectDir, private string $dataDir, private int $port, private Settings $settings, private array $pools)
     {
     }
 
@@ -85,8 +85,8 @@ final readonly class WebServer
             '{log}' => $this->log(),
             '{port}' => (string) $this->port,
             '{hosts}' => implode(' ', [...Settings::OWN_HOSTS, ...$this->settings->hosts]),
-            '{patient}' => Pool::map($this->routes),
-            '{files}' => Pool::files($this->routes),
+            '{patient}' => $this->pools['patient'],
+            '{files}' => $this->pools['files'],
             '{body}' => self::BODY_MOST,
             '{upload}' => self::UPLOAD_MOST,
             '{locked}' => null === $key ? '0' : '1',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Connection;
+use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Process\Leases;
 use Tovrin\App\Queue\Lane;
 
@@ -19,11 +20,11 @@ final readonly class Workers
     public function here(Lane $lane): void
     {
         foreach ($this->all() as ['name' => $name, 'seen_at' => $seenAt]) {
-            if (!Leases::isAlive($name, new \DateTimeImmutable($seenAt))) {
+            if (!Leases::isAlive($name, new DatePoint($seenAt))) {
                 $this->connection->executeStatement('DELETE FROM worker WHERE name = ?', [$name]);
             }
         }
-        $this->connection->executeStatement('INSERT OR REPLACE INTO worker (name, lane, seen_at) VALUES (?, ?, ?)', [Leases::own(), $lane->value, (new \DateTimeImmutable())->format('Y-m-d H:i:s')]);
+        $this->connection->executeStatement('INSERT OR REPLACE INTO worker (name, lane, seen_at) VALUES (?, ?, ?)', [Leases::own(), $lane->value, (new DatePoint())->format('Y-m-d H:i:s')]);
     }
 
     /** This process works no more. */
@@ -36,7 +37,7 @@ final readonly class Workers
     public function isAnyThere(): bool
     {
         foreach ($this->all() as ['name' => $name, 'lane' => $lane, 'seen_at' => $seenAt]) {
-            if (Lane::Any->value === $lane && Leases::isAlive($name, new \DateTimeImmutable($seenAt))) {
+            if (Lane::Any->value === $lane && Leases::isAlive($name, new DatePoint($seenAt))) {
                 return true;
             }
         }

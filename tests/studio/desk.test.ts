@@ -3,7 +3,7 @@ import { islandsOf } from '../../studio/src/features/bench/islands';
 import { FirstStep } from '../../studio/src/features/first/firstStep';
 import { SizeMemory, usualSize } from '../../studio/src/ui/layout/sizes';
 import { inPane, lastPaneLeft, paneOf } from '../../studio/src/gl/viewport';
-import { differs, onDial } from '../../studio/src/features/pots/leaning';
+import { differs } from '../../studio/src/features/pots/leaning';
 
 function storage(): Pick<Storage, 'getItem' | 'setItem'> {
   const kept = new Map<string, string>();
@@ -78,12 +78,10 @@ describe('names on the bench', () => {
 });
 
 describe('a leaning', () => {
-  const cast = (amount: number, hue: number) => ({ zone: 'shadows', evidence: 1, amount, hue, lean: 'blue', words: 'slightly blue' });
-  it('stands on its dial where its hue is, farther out the clearer it is, never beyond the rim', () => {
-    expect(onDial(cast(3.5, 0)).x).toBeCloseTo(0.5, 6);
-    expect(onDial(cast(3.5, 90)).y).toBeCloseTo(0.5, 6);
-    expect(onDial(cast(200, 270)).y).toBeCloseTo(-1, 6);
-  });
+  const cast = (amount: number, hue: number) => {
+    const [x, y] = [Math.cos((hue * Math.PI) / 180), Math.sin((hue * Math.PI) / 180)];
+    return { zone: 'shadows', evidence: 1, amount, lean: 'blue', ab: [amount * x, amount * y] as [number, number], dial: [x, y] as [number, number], neutral: 0.3, words: 'slightly blue' };
+  };
   it('is another one only when a person would see it', () => {
     expect(differs(cast(5, 270), cast(5.4, 271))).toBe(false);
     expect(differs(cast(5, 270), cast(3, 270))).toBe(true);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newMove, type MoveOf } from '../../studio/src/model/looks';
 import { withLike, withReference } from '../../studio/src/features/panels/match/match';
 import { marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/features/panels/neutralise/probes';
-import { dragged, isAbsent, keyed, paletteWords, placeOf, potsOf, tidy, withTarget } from '../../studio/src/features/panels/palette/targets';
+import { dragged, keyed, paletteWords, placeOf, potsOf, tidy, withTarget } from '../../studio/src/features/panels/palette/targets';
 
 const ochre = { lightness: 0.6, chroma: 0.1, hue: 70 };
 const palette = {
@@ -40,16 +40,6 @@ describe('a pot of a palette', () => {
     expect(potsOf(moved)[1]?.to?.hue).toBe(35);
     expect(paletteWords(moved)).toBe('ochre moved');
     expect(paletteWords(withTarget(moved, 1, null))).toBe('no pot moved yet');
-  });
-});
-
-describe('a palette from another photo', () => {
-  it('says which of its pots are none of this one’s; other light alone makes none strange', () => {
-    const own = [{ oklch: [0.8, 0.012, 70] }, { oklch: [0.48, 0.09, 66] }];
-    const [plaster, bowl] = potsOf(palette);
-    expect(plaster && isAbsent(plaster, own)).toBe(false);
-    expect(bowl && isAbsent(bowl, own)).toBe(false);
-    expect(bowl && isAbsent(bowl, [{ oklch: [0.8, 0.012, 70] }, { oklch: [0.5, 0.1, 190] }])).toBe(true);
   });
 });
 

@@ -25,6 +25,9 @@ use Tovrin\Core\Move\Setting;
  */
 final readonly class Palette implements Anchored, Fitting, LongLists
 {
+    /** OKLab distance from a photo's nearest pot at which a pot is none of the photo's; lightness counts less, as light changes it. */
+    private const FAR = 0.07;
+    private const LIGHT = 0.35;
     /** The further a pot is carried, the softer its edge: of a distance carried, this much. Keeps the stretch within some 5. */
     private const SOFT = 0.4;
     private const SOFTEST = 0.08;
@@ -152,6 +155,27 @@ final readonly class Palette implements Anchored, Fitting, LongLists
         }
 
         return new self($photo, $targets);
+    }
+
+    /**
+     * Moved pots that a photo has no colours like: the palette was made on another one.
+     *
+     * @param list<array{0: float, 1: float, 2: float}> $own middles of the photo's pots in OKLab
+     *
+     * @return list<int>
+     */
+    public function absent(array $own): array
+    {
+        $absent = [];
+        foreach ($this->moved() as $pot) {
+            [$l, $a, $b] = $this->photo->middles[$pot];
+            $like = array_filter($own, static fn (array $middle): bool => sqrt((self::LIGHT * ($middle[0] - $l)) ** 2 + ($middle[1] - $a) ** 2 + ($middle[2] - $b) ** 2) < self::FAR);
+            if ([] === $like) {
+                $absent[] = $pot;
+            }
+        }
+
+        return $absent;
     }
 
     /** @return list<int> */

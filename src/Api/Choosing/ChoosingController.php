@@ -9,13 +9,13 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\Binary;
 use Tovrin\App\Api\Http\FirstMove;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Exception\Refused;
 use Tovrin\App\Learning\FitView;
 use Tovrin\App\Learning\Lighting;
 use Tovrin\App\Learning\ReachFinder;
 use Tovrin\App\Library\Photos;
-use Tovrin\App\Server\Pool;
 use Tovrin\Core\Reach\Reach;
 
 /** Choosing colours on a photo, and lighting up what is chosen among. */

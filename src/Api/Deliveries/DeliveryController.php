@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\Attachment;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Api\Http\Status;
 use Tovrin\App\Delivery\AllowedFolder;
 use Tovrin\App\Delivery\AskDelivery;
@@ -20,7 +21,6 @@ use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Exception\Conflict;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Library\PhotoStore;
-use Tovrin\App\Server\Pool;
 use Tovrin\App\Server\Workers;
 
 /** Deliveries: asking for finished files, following them, pausing, stopping, doing again, fetching. */

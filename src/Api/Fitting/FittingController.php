@@ -9,7 +9,9 @@ use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Colours\OneLook;
+use Tovrin\App\Api\Http\FirstMove;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Api\Http\Uploads;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Grading\CarriedView;
@@ -23,7 +25,6 @@ use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\CastReader;
 use Tovrin\App\Reading\CastsLeftView;
 use Tovrin\App\Reading\NeutralPlaceView;
-use Tovrin\App\Server\Pool;
 
 /** Moves that are made for one photo: their beginnings, and fitting them to another. */
 #[AsController]
@@ -65,6 +66,17 @@ final readonly class FittingController
     public function neutralPlaces(int $id, CastReader $reader): array
     {
         return $reader->places($this->photos->photo($id));
+    }
+
+    /**
+     * Which pots the look's first move, a palette, moves though the photo has no colours like them.
+     *
+     * @return list<int>
+     */
+    #[Route('/api/photos/{id<\d+>}/palette/absent', options: Pool::TAKES_LONG, methods: ['POST'])]
+    public function absentPots(int $id, #[JsonBody] OneLook $body): array
+    {
+        return $this->fitter->absentPots($this->photos->photo($id), FirstMove::of($body->look));
     }
 
     /** The look with its neutralise moves told the photo's light as a whole. */

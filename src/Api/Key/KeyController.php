@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Api\Key;
 
 use Psr\Log\LoggerInterface;
+use Symfony\Component\Clock\DatePoint;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -40,7 +41,7 @@ final readonly class KeyController
         $response = new Response('', 204);
         // A server that speaks TLS for this one says so.
         $secure = 'https' === $request->headers->get('X-Forwarded-Proto') || str_starts_with((string) $request->headers->get('Origin'), 'https:');
-        $response->headers->setCookie(Cookie::create('tovrin_key', $key, new \DateTimeImmutable(\sprintf('+%d days', self::DAYS)), '/', null, $secure, true, false, Cookie::SAMESITE_STRICT));
+        $response->headers->setCookie(Cookie::create('tovrin_key', $key, new DatePoint(\sprintf('+%d days', self::DAYS)), '/', null, $secure, true, false, Cookie::SAMESITE_STRICT));
 
         return $response;
     }

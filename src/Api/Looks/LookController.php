@@ -12,6 +12,7 @@ use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\Attachment;
 use Tovrin\App\Api\Http\Binary;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Api\Http\Status;
 use Tovrin\App\Api\Http\Uploads;
 use Tovrin\App\Entity\OwnLook;
@@ -23,7 +24,6 @@ use Tovrin\App\Grading\OwnLookView;
 use Tovrin\App\Grading\Presets;
 use Tovrin\App\Grading\PresetView;
 use Tovrin\App\Repository\OwnLooks;
-use Tovrin\App\Server\Pool;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 

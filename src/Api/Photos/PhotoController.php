@@ -9,6 +9,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Exception\NotFound;
@@ -19,7 +20,6 @@ use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Repository\Sets;
-use Tovrin\App\Server\Pool;
 
 /** One photo: its pictures, its grade with undo and redo, taking it out of its set and back. */
 #[AsController]

@@ -10,6 +10,7 @@ use Tovrin\App\Api\Colours\OneLook;
 use Tovrin\App\Api\Fitting\WatchedLook;
 use Tovrin\App\Api\Http\FirstMove;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\GradeReader;
 use Tovrin\App\Reading\MoveView;
@@ -19,7 +20,6 @@ use Tovrin\App\Reading\ProbeView;
 use Tovrin\App\Reading\ReadingsView;
 use Tovrin\App\Reading\SourceReader;
 use Tovrin\App\Reading\SourceView;
-use Tovrin\App\Server\Pool;
 
 /** Reading a photo's colours. */
 #[AsController]

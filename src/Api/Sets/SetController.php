@@ -10,6 +10,7 @@ use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Api\Http\Status;
 use Tovrin\App\Api\Http\Uploads;
 use Tovrin\App\Api\Photos\NewName;
@@ -21,7 +22,6 @@ use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Repository\Sets;
-use Tovrin\App\Server\Pool;
 
 /** Sets: listing, making, naming, removing, bringing photos in. */
 #[AsController]

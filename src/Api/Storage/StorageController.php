@@ -6,8 +6,8 @@ namespace Tovrin\App\Api\Storage;
 
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Server\Clearable;
-use Tovrin\App\Server\Pool;
 use Tovrin\App\Server\Storage;
 use Tovrin\App\Server\StorageView;
 

@@ -8,6 +8,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Http\JsonBody;
+use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Api\Http\Status;
 use Tovrin\App\Api\Photos\NewName;
 use Tovrin\App\Api\Photos\StepFrom;
@@ -18,7 +19,6 @@ use Tovrin\App\Grading\GradeView;
 use Tovrin\App\Grading\StepView;
 use Tovrin\App\Grading\Versions;
 use Tovrin\App\Library\Photos;
-use Tovrin\App\Server\Pool;
 
 /** Kept states of a photo's grade, and the steps that led to the present one. */
 #[AsController]

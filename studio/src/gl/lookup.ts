@@ -2,7 +2,8 @@
 export type Interpolation = 'tetrahedral' | 'trilinear';
 
 // Tetrahedral, as every other consumer of the cube interpolates: between the cell's dark corner, its
-// light corner, and the two corners on the way there along the largest remainders.
+// light corner, and the two corners on the way there along the largest remainders. Written twice in this file, for
+// the graphics card and for pictures without one, and nowhere else.
 const tetrahedral = `
 vec4 inLayer(vec3 rgb, int layer) {
   int size = textureSize(cube, 0).x;
@@ -38,4 +39,30 @@ vec4 inLayer(vec3 rgb, int layer) {
 /** Looks a colour up in one of the cubes that lie one behind the other in a texture named cube. */
 export function lookup(how: Interpolation): string {
   return how === 'tetrahedral' ? tetrahedral : trilinear;
+}
+
+/**
+ * The same without a graphics card: one channel of a colour, from the cube that begins at a place.
+ *
+ * @param nodes  size³ × (red, green, blue, weight), red fastest
+ * @param begins index of the cube's first number, and of which channel after it
+ */
+export function tetrahedralAt(rgb: readonly [number, number, number], nodes: Float32Array, size: number, begins: number): number {
+  const top = size - 1;
+  const steps = [4, 4 * size, 4 * size * size] as const;
+  const parts: [share: number, step: number][] = [];
+  let at = begins;
+  for (const c of [0, 1, 2] as const) {
+    const place = Math.min(1, Math.max(0, rgb[c])) * top;
+    const floor = Math.min(Math.floor(place), top - 1);
+    at += floor * steps[c];
+    parts.push([place - floor, steps[c]]);
+  }
+  parts.sort(([a], [b]) => b - a);
+  let value = nodes[at] ?? 0;
+  for (const [share, step] of parts) {
+    value += share * ((nodes[at + step] ?? 0) - (nodes[at] ?? 0));
+    at += step;
+  }
+  return value;
 }

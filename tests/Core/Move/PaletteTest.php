@@ -47,6 +47,16 @@ final class PaletteTest extends TestCase
         self::assertLessThan(0.5, self::difference([0.5, 0.1, 0.05], $after));
     }
 
+    public function testItSaysWhichOfItsMovedPotsAPhotoHasNothingLike(): void
+    {
+        $palette = self::palette([null, [0.5, 0.1, 0.05], null, [0.45, 0.1, -0.1]]);
+        [, $ochre, , $blue] = $palette->photo->middles;
+        self::assertSame([], $palette->absent([$ochre, $blue]));
+        self::assertSame([], $palette->absent([[$ochre[0] - 0.15, $ochre[1], $ochre[2]], $blue]), 'other light alone makes none strange');
+        self::assertSame([1], $palette->absent([[$ochre[0], -$ochre[1], -$ochre[2]], $blue]));
+        self::assertSame([1, 3], $palette->absent([]));
+    }
+
     public function testWhatNoMovedPotHoldsDoesNotMoveAtAll(): void
     {
         $palette = self::palette([null, null, null, [0.45, 0.1, -0.1]]);

@@ -108,7 +108,13 @@ final class ScopesTest extends TestCase
         self::assertGreaterThan(5.0, $casts[0]->amount);
         self::assertSame('', Cast::of(ColourBlock::of(Srgb::class, [[0.5, 0.5, 0.5]]))[1]->lean);
         self::assertSame(['clearly blue', 'no grey'], [$casts[0]->short(), $casts[2]->short()]);
-        self::assertEqualsWithDelta(280.0, $casts[0]->hue, 12.0, 'CIELAB blues lie there');
+        [$a, $b] = $casts[0]->ab;
+        self::assertEqualsWithDelta(-80.0, rad2deg(atan2($b, $a)), 12.0, 'CIELAB blues lie there');
+        [$x, $y] = $casts[0]->dial();
+        self::assertEqualsWithDelta($b / $a, $y / $x, 1e-9, 'it stands on its dial where its hue is');
+        self::assertEqualsWithDelta(0.5, Cast::onDial(3.5), 1e-9);
+        self::assertSame(1.0, Cast::onDial(200.0), 'never beyond the rim');
+        self::assertSame([0.0, 0.0], Cast::of(ColourBlock::of(Srgb::class, [[0.02, 0.02, 0.02]]))[2]->dial(), 'without greys it stands in the middle');
     }
 
     public function testAReadingSaysWhatOneColourIs(): void

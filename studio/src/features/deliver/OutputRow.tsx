@@ -4,7 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { ExportFormat } from '../../api/client';
 import { NumberField } from '../../ui/controls/NumberField';
 import { greys } from '../../theme';
-import { FORMATS, PROFILES, type FormatInfo } from './declared';
+import { FORMATS, PROFILES, type FormatInfo } from '../../generated/outputs';
 import { formatInfo, isCoarse, METADATA, type Plan } from './outputs';
 
 interface Props {

@@ -1,5 +1,5 @@
 import type { ExportFormat, MetadataKept, Output } from '../../api/client';
-import { FORMATS, PROFILES, type FormatInfo, type Setting } from './declared';
+import { FORMATS, PROFILES, type FormatInfo, type Setting } from '../../generated/outputs';
 
 export const METADATA: { value: MetadataKept; title: string; help: string }[] = [
   { value: 'all', title: 'all', help: 'EXIF, XMP and IPTC data of the photo go along, without small pictures of how it was.' },

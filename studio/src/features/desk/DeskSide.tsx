@@ -4,7 +4,8 @@ import type { Desk } from './useDesk';
 
 /** On the right: the grade and the controls of the move at hand; or, for a while, its versions. */
 export function DeskSide({ desk }: { desk: Desk }) {
-  const { photo, look, session, comparing, versions, families } = desk;
+  const { photo, comparing, versions, families, grading, atHand, judging } = desk;
+  const { session, look } = grading;
   if (comparing.open && look) {
     return (
       <VersionsPanel
@@ -16,7 +17,7 @@ export function DeskSide({ desk }: { desk: Desk }) {
         onTry={(tried) => {
           session.preview(tried && (() => tried));
         }}
-        revision={desk.grading.kept?.revision}
+        revision={grading.kept?.revision}
         onGoTo={session.goTo}
         onBack={comparing.toggle}
       />
@@ -25,15 +26,15 @@ export function DeskSide({ desk }: { desk: Desk }) {
   return (
     <MovesPanel
       photo={photo}
-      grading={desk.grading}
+      grading={grading}
       session={session}
-      move={desk.move}
-      onSelect={desk.select}
-      onMove={desk.onMove}
-      judged={desk.judged}
-      onJudge={desk.setJudged}
-      aspect={desk.aspect}
-      onAspect={desk.onAspect}
+      move={atHand.move}
+      onSelect={atHand.select}
+      onMove={atHand.onMove}
+      judged={judging.judged}
+      onJudge={judging.setJudged}
+      aspect={atHand.aspect}
+      onAspect={atHand.onAspect}
       surroundings={desk.surroundings}
       onPointPot={families.setPot}
       onSay={desk.onSay}

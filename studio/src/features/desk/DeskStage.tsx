@@ -9,9 +9,12 @@ import { chooses } from './useTools';
 
 /** The photo with the strip of tools above it; or, for a while, several states of it. */
 export function DeskStage({ desk }: { desk: Desk }) {
-  const { photo, comparing, tool, setTool, picking, choosing, fit, stage, probes } = desk;
+  const { photo, comparing, stage, readings, choice, pull, picture, judging, areas, families, atHand } = desk;
+  const { tool, setTool } = desk.tools;
+  const { choosing, fit } = choice;
+  const { picking } = desk.picking;
   // While an answer is pointed at, what it would change; else what is asked about; else, for a moment, what the last stroke changed.
-  const considered = desk.choosingState.considered;
+  const considered = choice.considered;
   const lit = considered ? considered.change : (fit?.ask ?? fit?.change ?? null);
   if (comparing.panes.length > 1) return <CompareStage photo={photo} panes={comparing.panes} onTake={comparing.take} onDone={comparing.done} />;
   return (
@@ -19,30 +22,30 @@ export function DeskStage({ desk }: { desk: Desk }) {
       <ToolStrip tool={tool} onTool={setTool}>
         <ToolWords
           tool={tool}
-          view={desk.view}
-          move={desk.move}
-          stale={desk.stale}
-          onRetry={desk.retry}
+          view={desk.tools.view}
+          move={atHand.move}
+          stale={picture.stale}
+          onRetry={picture.retry}
           picking={picking}
-          onStopPicking={desk.stopPicking}
-          judged={desk.judged}
+          onStopPicking={desk.picking.stop}
+          judged={judging.judged}
           onShowAll={() => {
-            desk.setJudged(null);
+            judging.setJudged(null);
           }}
           choosing={choosing}
-          choosingState={desk.choosingState}
+          choosingState={choice}
           fit={fit}
-          pullBar={desk.pullBar}
-          areas={desk.areas}
+          pullBar={pull.bar}
+          areas={areas}
           idle={desk.first.wanted ? <FirstStepLine onChoose={() => { setTool('choose'); }} onAway={desk.first.away} /> : null}
         />
       </ToolStrip>
       <PhotoStage
         photo={photo}
-        look={desk.shown}
-        onPreview={desk.onPreview}
-        watch={desk.watch}
-        view={desk.viewNow}
+        look={judging.shown}
+        onPreview={judging.onPreview}
+        watch={atHand.watch}
+        view={desk.tools.viewNow}
         viewport={stage.viewport}
         onViewport={stage.setViewport}
         size={stage.size}
@@ -51,32 +54,32 @@ export function DeskStage({ desk }: { desk: Desk }) {
         pointerAt={stage.pointerAt}
         tool={picking !== null ? 'probe' : tool}
         onStroke={desk.onStroke}
-        onPullStart={desk.startPull}
+        onPullStart={pull.start}
         onPull={(dx, dy, done) => {
-          desk.pulling.to(dx, dy, done);
+          pull.pulling.to(dx, dy, done);
         }}
         onPullAbandoned={() => {
-          desk.pulling.abandon();
+          pull.pulling.abandon();
         }}
-        onPoint={desk.point}
-        onTurn={chooses(tool) ? desk.turn : undefined}
-        pins={desk.pins}
+        onPoint={readings.point}
+        onTurn={chooses(tool) ? choice.turn : undefined}
+        pins={readings.pins}
         pinsCatch={picking === null && (tool === 'look' || tool === 'probe')}
-        onPin={desk.movePin}
+        onPin={readings.movePin}
         onUnpin={(index) => {
-          desk.setProbes(probes.filter((_, i) => i !== index));
+          readings.setProbes(readings.probes.filter((_, i) => i !== index));
         }}
-        marks={desk.marks}
-        shows={desk.areas.shows}
-        over={tool === 'area' && picking === null && desk.move ? (place, stroke) => <AreaOverlay areas={desk.areas} photo={photo} place={place} stroke={stroke} /> : undefined}
-        spot={desk.families.lit}
+        marks={picture.marks}
+        shows={areas.shows}
+        over={tool === 'area' && picking === null && atHand.move ? (place, stroke) => <AreaOverlay areas={areas} photo={photo} place={place} stroke={stroke} /> : undefined}
+        spot={families.lit}
         asked={chooses(tool) && picking === null ? lit : null}
         briefly={!considered && !fit?.ask}
-        divide={desk.divide}
-        onDivide={desk.setDivide}
-        attempt={desk.attempt}
-        onRetry={desk.retry}
-        onStale={desk.setStale}
+        divide={picture.divide}
+        onDivide={picture.setDivide}
+        attempt={picture.attempt}
+        onRetry={picture.retry}
+        onStale={picture.setStale}
       />
     </>
   );

@@ -27,25 +27,24 @@ interface Props extends DeskActions {
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
 export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRemove, ...actions }: Props) {
   const desk = useDesk(photo, photos, actions);
-  const { session, stage, source, readings, keptLook, folded, probes, probeReadings, readingsOpen } = desk;
+  const { stage, readings, atHand, panels } = desk;
+  const { session, kept } = desk.grading;
   const below = () => {
-    if (readingsOpen) return { part: 'readings' as const, content: <ReadingsDrawer source={source?.scopes} result={readings?.scopes} probes={probes} readings={probeReadings} onProbes={desk.setProbes} /> };
-    return folded ? null : { part: 'bench' as const, content: <DeskBench photoId={photo.id} kept={keptLook} move={desk.move} onMove={desk.onMove} surroundings={desk.surroundings} aspect={desk.aspect} onAspect={desk.onAspect} /> };
+    if (panels.readingsOpen) return { part: 'readings' as const, content: <ReadingsDrawer source={readings.source?.scopes} result={readings.result?.scopes} probes={readings.probes} readings={readings.ofProbes} onProbes={readings.setProbes} /> };
+    return panels.folded ? null : { part: 'bench' as const, content: <DeskBench photoId={photo.id} kept={kept?.look} move={atHand.move} onMove={atHand.onMove} surroundings={desk.surroundings} aspect={atHand.aspect} onAspect={atHand.onAspect} /> };
   };
   return (
     <>
       <DeskHeader
         photo={photo}
         grading={desk.grading}
-        view={desk.viewNow}
-        onView={desk.setView}
-        hasMove={desk.move !== undefined}
+        view={desk.tools.viewNow}
+        onView={desk.tools.setView}
+        hasMove={atHand.move !== undefined}
         zoom={stage.zoom}
         onToggleZoom={stage.toggleZoom}
-        folded={folded}
-        onFold={() => {
-          desk.setFolded(!folded);
-        }}
+        folded={panels.folded}
+        onFold={panels.fold}
         onUndo={session.undo}
         onRedo={session.redo}
         onRetry={session.retry}
@@ -56,21 +55,21 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
         versionsOpen={desk.comparing.open}
         onVersions={desk.comparing.toggle}
         onHelp={() => {
-          desk.setHelp(true);
+          panels.setHelpOpen(true);
         }}
         sets={sets}
-        carry={<CarryOver photo={photo} photos={photos} look={keptLook} to={selected} onSay={actions.onSay} onFailure={actions.onFailure} />}
+        carry={<CarryOver photo={photo} photos={photos} look={kept?.look} to={selected} onSay={actions.onSay} onFailure={actions.onFailure} />}
         deliver={deliver(photo)}
       />
       <DeskPanels
-        folded={folded}
-        left={<ColoursPanel source={source} readings={readings} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} />}
+        folded={panels.folded}
+        left={<ColoursPanel source={readings.source} readings={readings.result} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} />}
         right={<DeskSide desk={desk} />}
         photo={<DeskStage desk={desk} />}
         below={below()}
       />
-      <DeskFooter strip={strip} pointed={desk.pointed} probes={probes.length} open={readingsOpen} onOpen={desk.setReadingsOpen} />
-      <ShortcutsDialog open={desk.help} onClose={() => { desk.setHelp(false); }} />
+      <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} open={panels.readingsOpen} onOpen={panels.setReadingsOpen} />
+      <ShortcutsDialog open={panels.helpOpen} onClose={() => { panels.setHelpOpen(false); }} />
     </>
   );
 }

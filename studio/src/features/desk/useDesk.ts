@@ -5,22 +5,24 @@ import { strokesOf } from '../choose/choosing';
 import { useBreadthWheel } from '../choose/useBreadthWheel';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
 import { useFirstStep } from '../first/useFirstStep';
-import { newMove, withField, type Move, type MoveKind } from '../../model/looks';
+import { newMove, withField, type Move } from '../../model/looks';
 import type { Surroundings } from '../panels/panel';
 import type { Mark } from '../photo/PlaceMarks';
 import type { Place, StrokeShape } from '../photo/tools';
-import { usePointed, useProbeReadings, useReadings, useSource } from '../read/useColours';
 import { applyPatch, patchOfMove } from '../../model/lookPatch';
 import { useGradeSession } from '../ledger/useGradeSession';
 import type { Say } from '../shell/say';
 import { useKeys } from '../shell/useKeys';
 import { useComparing } from '../versions/useComparing';
 import { useVersions } from '../versions/useVersions';
+import { useAspect } from './useAspect';
+import { useDeskReadings } from './useDeskReadings';
 import { useFamilies } from './useFamilies';
 import { useGradedDot } from './useGradedDot';
 import { useJudging } from './useJudging';
 import { usePicking } from './usePicking';
-import { usePins } from './usePins';
+import { usePanels } from './usePanels';
+import { usePicture } from './usePicture';
 import { usePulling } from './usePulling';
 import { useSelection } from './useSelection';
 import { useStage } from './useStage';
@@ -45,35 +47,25 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
   const { session, look } = grading;
   const { move, select } = useSelection(photo.id, look);
   const watch = move?.id ?? null;
-  const [divide, setDivide] = useState(0.5);
-  const [folded, setFolded] = useState(false);
-  const [readingsOpen, setReadingsOpen] = useState(false);
+  const panels = usePanels();
+  const picture = usePicture();
   const [marks, setMarks] = useState<Mark[]>([]);
-  const [help, setHelp] = useState(false);
-  const [attempt, setAttempt] = useState(0);
-  const [stale, setStale] = useState<string | null>(null);
-  /** Which row, channel or curve of a kind is at hand. */
-  const [aspects, setAspects] = useState<Partial<Record<MoveKind, string>>>({});
-  const aspect = move ? (aspects[move.kind] ?? null) : null;
+  const [aspect, onAspect] = useAspect(move);
   useGradedDot(photo.setId, photo.id, grading.kept?.look.moves.length, grading.kept?.revision);
   const versions = useVersions(photo, session, onSay, onFailure);
   const comparing = useComparing(look, versions);
 
-  const source = useSource(photo.id);
   const keptLook = grading.kept?.look;
-  const readings = useReadings(photo.id, keptLook, keptLook?.moves.some(({ id }) => id === watch) ? watch : null);
-  const [pointed, point] = usePointed(photo.id, look ?? undefined, watch);
-  const { probes, setProbes, pins, pin, movePin } = usePins(photo.id);
-  const probeReadings = useProbeReadings(photo.id, keptLook, probes);
+  const readings = useDeskReadings(photo.id, look, keptLook, watch);
   const { choosing, ...choosingState } = useChoosing(photo, session, select, onFailure);
-  const { picking, pick, stop: stopPicking, take: takePicked } = usePicking(photo.id, onFailure);
-  const { pulling, start: startPull, bar: pullBar } = usePulling(photo.id, session, move, aspect, onFailure);
-  const { judged, setJudged, shown, onPreview } = useJudging(session, look, watch);
+  const { pick, ...picking } = usePicking(photo.id, onFailure);
+  const pull = usePulling(photo.id, session, move, aspect, onFailure);
+  const judging = useJudging(session, look, watch);
   const families = useFamilies(photo.id, move, aspect);
-  const { tool, setTool, view, setView, held, holdBefore, holdReached } = useTools(choosing, move, () => {
-    setReadingsOpen(true);
+  const { held, holdBefore, holdReached, ...tools } = useTools(choosing, move, () => {
+    panels.setReadingsOpen(true);
   });
-  const viewNow = shownView(view, held, move !== undefined);
+  const viewNow = shownView(tools.view, held, move !== undefined);
   const stage = useStage(photo, viewNow === 'beside' ? 2 : 1, comparing.panes.length < 2);
   const toPhoto = () => {
     stage.frame.current?.focus({ preventScroll: true });
@@ -96,7 +88,7 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     zoomBy: stage.zoomBy,
     pan: (right, down) => {
       // With a tool that acts on places the arrow keys move a cursor over the photo.
-      if (tool === 'look' && picking === null) stage.pan(right, down);
+      if (tools.tool === 'look' && picking.picking === null) stage.pan(right, down);
       else toPhoto();
     },
     nextPhoto: onStep,
@@ -104,17 +96,15 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     keep: versions.keep,
     before: holdBefore,
     reached: holdReached,
-    tool: setTool,
+    tool: tools.setTool,
     flash: families.setFlashing,
     escape: () => {
-      stopPicking();
+      picking.stop();
       areas.drawing.giveUp();
     },
-    fold: () => {
-      setFolded((now) => !now);
-    },
+    fold: panels.fold,
     help: () => {
-      setHelp(true);
+      panels.setHelpOpen(true);
     },
   });
 
@@ -123,13 +113,13 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
   const onStroke = (shape: StrokeShape, points: Place[]) => {
     const at = points.at(-1);
     if (!look || !at) return;
-    if (picking !== null) takePicked(look, watch, at);
-    else if (tool === 'area') areas.drawing.stroke(points);
-    else if (tool === 'probe') {
-      if (!pin(at)) onFailure(BESIDE);
+    if (picking.picking !== null) picking.take(look, watch, at);
+    else if (tools.tool === 'area') areas.drawing.stroke(points);
+    else if (tools.tool === 'probe') {
+      if (!readings.pin(at)) onFailure(BESIDE);
     } else {
-      void choosing.stroke(sampleOf(tool === 'hold' ? 'held' : 'wanted', shape, points), watch);
-      setView('reached');
+      void choosing.stroke(sampleOf(tools.tool === 'hold' ? 'held' : 'wanted', shape, points), watch);
+      tools.setView('reached');
     }
   };
   const startOnPot = async (index: number) => {
@@ -143,10 +133,6 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
       onFailure(reason);
     }
   };
-  const retry = () => {
-    setAttempt(attempt + 1);
-  };
-
   const surroundings: Surroundings = {
     photoKey: photo.key,
     photoId: photo.id,
@@ -164,25 +150,26 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     onInverted: () => {
       if (move && strokesOf(move.reach, photo.key).some(({ as }) => as === 'held')) void choosing.again(move.id);
     },
-    source, readings, pointed, picking, probeColours: (probeReadings ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
+    source: readings.source,
+    readings: readings.result,
+    pointed: readings.pointed,
+    picking: picking.picking,
+    probeColours: (readings.ofProbes ?? []).flatMap((one) => (one ? [one.after.hex] : [])),
     families: families.shares,
     onLight: families.setFamily,
     areas,
-    drawsArea: tool === 'area',
+    drawsArea: tools.tool === 'area',
     onDrawArea: () => {
-      setTool('area');
+      tools.setTool('area');
     },
     photos,
   };
-  const onAspect = (next: string) => {
-    if (move) setAspects((now) => ({ ...now, [move.kind]: next }));
-  };
-
   return {
-    photo, grading, session, look, keptLook, move, select, watch, onMove, aspect, onAspect, surroundings, onFailure, onSay,
-    divide, setDivide, folded, setFolded, readingsOpen, setReadingsOpen, marks, help, setHelp, attempt, retry, stale, setStale,
-    versions, comparing, source, readings, pointed, point, probes, setProbes, probeReadings, pins, movePin,
-    choosing, choosingState, fit, turn, picking, stopPicking, pulling, startPull, pullBar, judged, setJudged, shown, onPreview,
-    families, areas, tool, setTool, view, viewNow, setView, stage, first, onStroke, startOnPot,
+    photo, onFailure, onSay, grading, versions, comparing, readings, panels, families, areas, stage, first, surroundings, onStroke, startOnPot,
+    atHand: { move, select, watch, onMove, aspect, onAspect },
+    choice: { choosing, fit, turn, ...choosingState },
+    picking, pull, judging,
+    tools: { ...tools, viewNow },
+    picture: { ...picture, marks },
   };
 }

@@ -1,3 +1,4 @@
+import { tetrahedralAt } from '../../gl/lookup';
 import { cubesOf, MOST_WORD, type LevelledPlane } from '../../gl/planes';
 
 /** Pixels as a canvas has them: red, green, blue, opacity, 8 bits each. */
@@ -8,7 +9,7 @@ export interface Pixels {
 }
 
 /**
- * A small picture looked up in a compiled grade, between its nodes in straight lines.
+ * A small picture looked up in a compiled grade, as the large one is.
  *
  * @param nodes  size³ × (red, green, blue, weight), red fastest; several of them for a grade with planes
  * @param planes of that grade; mattes are taken as they are, too small here to be softened
@@ -19,44 +20,24 @@ export function graded(picture: Pixels, nodes: Float32Array, size: number, plane
   const cube = size ** 3 * 4;
   const cubes = cubesOf(planes);
   for (let i = 0; i < data.length; i += 4) {
-    const rgb: Colour = [data[i] ?? 0, data[i + 1] ?? 0, data[i + 2] ?? 0];
+    const rgb: Colour = [(data[i] ?? 0) / 255, (data[i + 1] ?? 0) / 255, (data[i + 2] ?? 0) / 255];
     let shares: [cube: number, share: number][] = [[0, 1]];
     let stride = 1;
     planes.forEach((plane, number) => {
-      const matte = plane.soft ? lookedUp(rgb, nodes, size, cubes * cube, number) : 1;
+      const matte = plane.soft ? tetrahedralAt(rgb, nodes, size, cubes * cube + number) : 1;
       const place = matte * areaAt(plane, i / 4, width, height) * (plane.levels - 1);
       const low = Math.min(Math.floor(place), plane.levels - 2);
       const [below, step] = [low * stride, stride];
       shares = shares.flatMap(([at, share]) => [[at + below, share * (1 - place + low)] as [number, number], [at + below + step, share * (place - low)] as [number, number]]);
       stride *= plane.levels;
     });
-    for (let c = 0; c < 3; c++) out[i + c] = 255 * shares.reduce((sum, [at, share]) => (share > 0 ? sum + share * lookedUp(rgb, nodes, size, at * cube, c) : sum), 0);
+    for (let c = 0; c < 3; c++) out[i + c] = 255 * shares.reduce((sum, [at, share]) => (share > 0 ? sum + share * tetrahedralAt(rgb, nodes, size, at * cube + c) : sum), 0);
     out[i + 3] = data[i + 3] ?? 255;
   }
   return { data: out, width, height };
 }
 
 type Colour = [number, number, number];
-
-/** One channel of a colour, from the cube that begins at a place. */
-function lookedUp(rgb: Colour, nodes: Float32Array, size: number, begins: number, channel: number): number {
-  const top = size - 1;
-  const step = [4, 4 * size, 4 * size * size] as const;
-  let at = begins + channel;
-  const part: Colour = [0, 0, 0];
-  for (const c of [0, 1, 2] as const) {
-    const place = (rgb[c] / 255) * top;
-    const floor = Math.min(Math.floor(place), top - 1);
-    part[c] = place - floor;
-    at += floor * step[c];
-  }
-  const [r, g, b] = part;
-  const node = (index: number) => nodes[index] ?? 0;
-  const along = (from: number) => node(from) + r * (node(from + step[0]) - node(from));
-  const near = along(at) + g * (along(at + step[1]) - along(at));
-  const far = along(at + step[2]) + g * (along(at + step[1] + step[2]) - along(at + step[2]));
-  return near + b * (far - near);
-}
 
 /** What an area lets through at a pixel of a small picture: at the nearest of its points. */
 function areaAt({ area }: LevelledPlane, pixel: number, width: number, height: number): number {

@@ -1,6 +1,6 @@
 import { Box, Tooltip, Typography } from '@mui/material';
 import type { Scopes } from '../../api/client';
-import { differs, figures, onDial, type Cast } from './leaning';
+import { differs, figures, type Cast } from './leaning';
 
 const RADIUS = 17;
 /** Hue as it goes round the dial, dulled: CSS turns clockwise, hue the other way. */
@@ -21,10 +21,7 @@ function Dial({ before, after }: { before: Cast; after: Cast | undefined }) {
   const changed = after !== undefined && differs(before, after);
   const now = changed ? after : before;
   const text = changed ? `${figures(before)} → ${figures(after)}` : figures(before);
-  const at = (cast: Cast) => {
-    const { x, y } = onDial(cast);
-    return { cx: x * (RADIUS - 4), cy: -y * (RADIUS - 4) };
-  };
+  const at = ({ dial: [x, y] }: Cast) => ({ cx: x * (RADIUS - 4), cy: -y * (RADIUS - 4) });
   const from = at(before);
   const to = at(now);
   return (
@@ -37,7 +34,7 @@ function Dial({ before, after }: { before: Cast; after: Cast | undefined }) {
           <Box sx={{ position: 'absolute', inset: 3, borderRadius: '50%', bgcolor: '#2a2a2a' }} />
           {before.evidence >= 0.02 && (
             <svg viewBox={`${String(-RADIUS)} ${String(-RADIUS)} ${String(2 * RADIUS)} ${String(2 * RADIUS)}`} aria-hidden style={{ position: 'absolute', inset: 0 }}>
-              <circle r={(RADIUS - 4) * Math.sqrt(1.5 / 14)} fill="none" stroke="#6d6d6d" strokeWidth={0.75} />
+              <circle r={(RADIUS - 4) * before.neutral} fill="none" stroke="#6d6d6d" strokeWidth={0.75} />
               {changed && <line x1={from.cx} y1={from.cy} x2={to.cx} y2={to.cy} stroke="#a5a5a5" strokeWidth={1.2} />}
               {changed && <circle {...from} r={2.4} fill="#2a2a2a" stroke="#c9c9c9" strokeWidth={1.2} />}
               <circle {...to} r={3} fill="#fff" stroke="#111" strokeWidth={1} />

@@ -9,17 +9,26 @@ import { greys } from '../../../theme';
 import { fitButton } from '../fitted';
 import type { MovePanel, PanelProps } from '../panel';
 import { around, plainestPot } from '../samples';
+import { alone } from '../useDrawing';
+import type { MoveOf } from '../../../model/looks';
 import { PaletteBench } from './PaletteBench';
-import { css, isAbsent, paletteWords, potsOf, tidy, withTarget, type Colour, type Pot } from './targets';
+import { css, paletteWords, potsOf, tidy, withTarget, type Colour, type Pot } from './targets';
 
 function Swatch({ colour }: { colour: Colour }) {
   return <Box component="span" sx={{ width: 26, height: 20, flex: 'none', borderRadius: 0.5, border: '1px solid #222', background: css(colour) }} />;
 }
 
+/** The pots it moves though the photo has no colours like them. */
+function useAbsent(photoId: number, move: MoveOf<'palette'>): number[] {
+  const look = alone(move);
+  const moved = potsOf(move).map(({ middle, to }) => (to ? middle : null));
+  return useQuery({ queryKey: ['absent pots', photoId, moved], queryFn: () => api.absentPots(photoId, look), enabled: moved.some((one) => one !== null), staleTime: Infinity }).data ?? [];
+}
+
 function Controls(props: PanelProps<'palette'>) {
   const { move, onChange, aspect, onAspect } = props;
   const pots = potsOf(move);
-  const absent = props.source ? pots.filter((pot) => pot.to && isAbsent(pot, props.source?.pots ?? [])) : [];
+  const absent = useAbsent(props.photoId, move).flatMap((index) => pots[index] ?? []);
   const chosen = Number(aspect ?? pots.findIndex(({ to }) => to != null));
   if (pots.length === 0) {
     return (

@@ -60,20 +60,6 @@ export function keyed(from: Colour, key: string, plane: PlaneName, light: boolea
   return tidy(colour);
 }
 
-/** OKLab distance from a photo's nearest pot at which a pot is none of the photo's; lightness counts less, as light changes it. */
-const FAR = 0.07;
-const LIGHT = 0.35;
-
-/** Whether a photo has no colours like a pot: the palette was made on another one. */
-export function isAbsent({ middle }: Pot, own: readonly { oklch: number[] }[]): boolean {
-  const place = (chroma: number, hue: number) => [chroma * Math.cos((hue * Math.PI) / 180), chroma * Math.sin((hue * Math.PI) / 180)] as const;
-  const [a, b] = place(middle.chroma, middle.hue);
-  return !own.some(({ oklch: [lightness = 0, chroma = 0, hue = 0] }) => {
-    const [p, q] = place(chroma, hue);
-    return Math.hypot(LIGHT * (lightness - middle.lightness), p - a, q - b) < FAR;
-  });
-}
-
 /** What the palette does, in one line. */
 export function paletteWords(move: Move): string {
   const moved = potsOf(move).filter(({ to }) => to != null);

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\App\Server;
+namespace Tovrin\App\Api\Http;
 
 use Symfony\Component\Routing\RouteCollection;
 
