@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Format;
 
 use Tovrin\Core\Area\Area;
+use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\Plane;
@@ -44,7 +45,7 @@ final class LookJson
             throw new FormatError(\sprintf('This is not JSON (%s). A look is a JSON file with "tovrinLook": 1.', lcfirst($e->getMessage())), 0, $e);
         }
         self::check($data);
-        /** @var array{name?: string, moves: list<array<string, mixed>>} $look */
+        /** @var array{name?: string, edges?: string, moves: list<array<string, mixed>>} $look */
         $look = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
         $ids = self::ids($look['moves']);
         /** @var \stdClass $data */
@@ -57,7 +58,7 @@ final class LookJson
         }
         self::countPlanes($moves);
 
-        return new Grade($moves, $look['name'] ?? '');
+        return new Grade($moves, $look['name'] ?? '', Edges::from($look['edges'] ?? Edges::Mixed->value));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Format;
 
+use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Reach\HeldColour;
@@ -21,7 +22,7 @@ final class LookWriter
     /** @return array<string, mixed> ready for json_encode() */
     public static function data(Grade $grade): array
     {
-        return ['tovrinLook' => 1, 'name' => $grade->name, 'moves' => array_map(self::move(...), $grade->moves)];
+        return ['tovrinLook' => 1, 'name' => $grade->name] + (Edges::Mixed === $grade->edges ? [] : ['edges' => $grade->edges->value]) + ['moves' => array_map(self::move(...), $grade->moves)];
     }
 
     /**

@@ -23,6 +23,9 @@ final class Difference
         foreach (array_intersect_key($new, $old) as $id => $move) {
             array_push($words, ...self::ofMove($old[$id], $move));
         }
+        if ($before->edges !== $after->edges) {
+            $words[] = Edges::Unmixed === $after->edges ? 'Edges unmixed' : 'Edges left mixed';
+        }
         $stayed = static fn (array $one, array $other): array => array_keys(array_intersect_key($one, $other));
         if ($stayed($old, $new) !== $stayed($new, $old)) {
             $words[] = 'Changed the order of the moves';

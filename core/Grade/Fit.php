@@ -33,6 +33,6 @@ final class Fit
             $moves[] = null === $reach ? $move : $move->reaching($reach->adapted($points, $photo));
         }
 
-        return new Grade($moves, $grade->name);
+        return $grade->with($moves);
     }
 }

@@ -8,8 +8,19 @@ namespace Tovrin\Core\Grade;
 final readonly class Grade
 {
     /** @param list<Move> $moves first to last */
-    public function __construct(public array $moves, public string $name = '')
+    public function __construct(public array $moves, public string $name = '', public Edges $edges = Edges::Mixed)
     {
+    }
+
+    /** @param list<Move> $moves the same with other moves */
+    public function with(array $moves): self
+    {
+        return new self($moves, $this->name, $this->edges);
+    }
+
+    public function named(string $name): self
+    {
+        return new self($this->moves, $name, $this->edges);
     }
 
     /** The place of a move among the moves; null when there is none of that id. */
@@ -27,7 +38,7 @@ final readonly class Grade
     /** The same with every move acting on the whole picture. */
     public function withoutAreas(): self
     {
-        return new self(array_map(static fn (Move $move): Move => $move->within(null), $this->moves), $this->name);
+        return $this->with(array_map(static fn (Move $move): Move => $move->within(null), $this->moves));
     }
 
     /** What of it is a matter of colour alone: on the whole picture, with mattes as they are. */

@@ -9,6 +9,8 @@ use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Move\Anchored;
+use Tovrin\Core\Move\KnowsLight;
+use Tovrin\Core\Move\UnderLight;
 
 /** Colours on their way through the moves of a grade. */
 final class Run
@@ -20,17 +22,34 @@ final class Run
 
     /** @var array<int, Colours> what moves further down speak of goes along, so that it is known where it has come to */
     private array $come = [];
+    /** @var array<int, int> the move that it goes along from */
+    private array $begins = [];
     /** @var array<int, Colours> */
     private array $anchors = [];
 
     public function __construct(private readonly Grade $grade, private Colours $source, private ?PlaneValues $planes)
     {
         $this->running = $source;
+        $white = null;
+        $told = 0;
         foreach ($grade->moves as $index => $move) {
-            if ($move->kind instanceof Anchored && $move->acts()) {
-                $this->anchors[$index] = $this->come[$index] = new Colours($move->kind->anchors());
+            if (!$move->acts()) {
+                continue;
+            }
+            if ($move->kind instanceof Anchored) {
+                $this->goAlong($index, 0, $move->kind->anchors());
+            } elseif ($move->kind instanceof KnowsLight && null !== ($light = $move->kind->light())) {
+                [$white, $told] = [$light, $index];
+            } elseif ($move->kind instanceof UnderLight && null !== $white) {
+                $this->goAlong($index, $told, $white);
             }
         }
+    }
+
+    private function goAlong(int $index, int $from, ColourBlock $colours): void
+    {
+        $this->anchors[$index] = $this->come[$index] = new Colours($colours);
+        $this->begins[$index] = $from;
     }
 
     /** Through the next move; to be called for each in order. */
@@ -52,7 +71,7 @@ final class Run
         $own = isset($this->anchors[$index]) ? [$this->anchors[$index], $this->come[$index]] : null;
         $this->running = self::step($move, $this->source, $this->running, $weight, $own);
         foreach ($this->come as $later => $colours) {
-            if ($later > $index) {
+            if ($later > $index && $index >= $this->begins[$later]) {
                 // They are colours without a place: as if they lay within the area.
                 $weight = $move->reach?->weights(ReadsFrom::Source === $move->reads ? $this->anchors[$later] : $colours);
                 $this->come[$later] = self::step($move, $this->anchors[$later], $colours, $weight, $own);
@@ -88,6 +107,8 @@ final class Run
         if ($kind instanceof Anchored && null !== $anchors) {
             $onSource = ReadsFrom::Source === $move->reads;
             $after = $kind->applyTo($before, ($onSource ? $source : $running)->lab(), $anchors[1]->in($kind::space()), $anchors[$onSource ? 0 : 1]->lab());
+        } elseif ($kind instanceof UnderLight) {
+            $after = $kind->underLight($before, null === $anchors ? null : $anchors[1]->working());
         } else {
             $after = $kind->apply($before);
         }

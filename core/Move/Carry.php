@@ -50,6 +50,28 @@ final readonly class Carry
     }
 
     /**
+     * A hot loop.
+     *
+     * @param ColourBlock $colours OKLab
+     *
+     * @return ColourBlock OKLab
+     */
+    public function apply(ColourBlock $colours): ColourBlock
+    {
+        [$light, $as, $bs] = [$colours->a, $colours->b, $colours->c];
+        [$lift, $turnA, $turnB, $offsetA, $offsetB] = [$this->lift, $this->turnA, $this->turnB, $this->offsetA, $this->offsetB];
+        $n = \count($light);
+        for ($i = 0; $i < $n; ++$i) {
+            [$a, $b] = [$as[$i], $bs[$i]];
+            $light[$i] += $lift;
+            $as[$i] = $turnA * $a - $turnB * $b + $offsetA;
+            $bs[$i] = $turnB * $a + $turnA * $b + $offsetB;
+        }
+
+        return new ColourBlock(OkLab::class, $light, $as, $bs);
+    }
+
+    /**
      * Turning and scaling in the plane of a and b as one complex factor. A target near grey has little hue to give:
      * the less, the less its hue counts where its chroma is not taken over too.
      *

@@ -68,10 +68,10 @@ final class DemoCommand extends Command
     /** The looks were taught on the very photos they are put on: their strokes lie on these. */
     private static function on(Grade $look, string $photo): Grade
     {
-        return new Grade(array_map(static function (Move $move) use ($photo): Move {
+        return $look->with(array_map(static function (Move $move) use ($photo): Move {
             $learned = $move->reach?->learned?->named($photo);
 
             return null === $learned ? $move : $move->reaching($move->reach->with($learned, Learned::class));
-        }, $look->moves), $look->name);
+        }, $look->moves));
     }
 }

@@ -78,7 +78,7 @@ final readonly class FileMaker
         $photo = $job->photo() ?? throw new \LogicException('Only an archive has no photo.');
         $read = LookJson::read($job->look(), $this->tables);
         // A grade of one photo has no name of its own; in a file it is called after the photo.
-        $grade = new Grade($read->moves, '' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
+        $grade = $read->named('' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
         $exactness = null;
         $make = function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
             $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress);

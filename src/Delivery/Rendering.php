@@ -4,10 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Delivery;
 
-use Tovrin\App\Imaging\Apply\Colouring;
 use Tovrin\App\Imaging\Apply\Exactness;
-use Tovrin\App\Imaging\Apply\GradeLink;
-use Tovrin\App\Imaging\Apply\LutStack;
+use Tovrin\App\Imaging\Apply\Mattes;
+use Tovrin\App\Imaging\Apply\PictureGrade;
 use Tovrin\App\Imaging\Apply\Plates;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
@@ -36,7 +35,7 @@ final class Rendering
     private const COUNTED = 1 << 22;
     private const TOLD_SECONDS = 0.3;
 
-    /** @var array{string, GradeLink|LutStack}|null the link that was computed last: the files of one photo come one after another */
+    /** @var array{string, PictureGrade}|null the link that was computed last: the files of one photo come one after another */
     private static ?array $latest = null;
 
     /**
@@ -98,11 +97,11 @@ final class Rendering
         return [$link->apply($pixels, $coloured, $depth, $tag), $link->exactness];
     }
 
-    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted): GradeLink|LutStack
+    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted): PictureGrade
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, Colouring::of($grade, $transform, $pixels, $wanted->lattice)];
+            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice)];
         }
 
         return self::$latest[1];
@@ -141,7 +140,7 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $weights = Colouring::ofWeights($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $weights = Mattes::of($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

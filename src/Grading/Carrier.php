@@ -92,21 +92,21 @@ final readonly class Carrier
             $moves[] = $move;
         }
 
-        return new Grade($moves, $fitted->name);
+        return $fitted->with($moves);
     }
 
     /** Moves get ids of their own where those that are there have them already. */
     private static function joined(Grade $now, Grade $look, CarryHow $how): Grade
     {
         if (CarryHow::Replace === $how) {
-            return new Grade($look->moves, $now->name);
+            return $look->named($now->name);
         }
         $moves = $now->moves;
         foreach ($look->moves as $move) {
             $moves[] = null === $now->indexOf($move->id) ? $move : $move->under('m'.bin2hex(random_bytes(6)));
         }
 
-        return new Grade($moves, $now->name);
+        return ([] === $now->moves ? $look->named($now->name) : $now)->with($moves);
     }
 
     /** @return list<float> by move */

@@ -100,7 +100,7 @@ final readonly class Consistency
         $best = null;
         $least = \INF;
         for ($round = 0; $round < self::ROUNDS; ++$round) {
-            $tried = new Grade([...$grade->moves, new Move(new Recolour(self::hex($from), self::hex($target)), mb_substr($label, 0, 80), reach: $reach, id: $id)], $grade->name);
+            $tried = $grade->with([...$grade->moves, new Move(new Recolour(self::hex($from), self::hex($target)), mb_substr($label, 0, 80), reach: $reach, id: $id)]);
             [$is] = $this->colourOf($photo, $reach, $tried);
             $is ??= $goal;
             $away = self::difference($goal, $is);

@@ -16,6 +16,7 @@ use Tovrin\App\Queue\Room;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Difference;
+use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Model\Table\Tables;
 
@@ -46,7 +47,7 @@ final readonly class Grades
                 $looks[$id] = $look;
             }
         }
-        $empty = LookWriter::write(new Grade([]));
+        $empty = LookWriter::write(self::atFirst());
         foreach ($photos as $photo) {
             $looks[$photo->id()] ??= $empty;
         }
@@ -66,7 +67,7 @@ final readonly class Grades
         $rows = $this->entities->getRepository(GradeRevision::class)->findBy(['photo' => $photo], ['number' => 'ASC']);
         if ([] === $rows || 1 === $rows[0]->number()) {
             $steps[] = new StepView(0, null, ['The photo as it came'], 0 === $photo->step());
-            $before = new Grade([]);
+            $before = self::atFirst();
         }
         foreach ($rows as $row) {
             $grade = $this->read($row);
@@ -179,9 +180,15 @@ final readonly class Grades
         });
     }
 
+    /** The grade that every photo begins with. */
+    public static function atFirst(): Grade
+    {
+        return new Grade([], '', Edges::Unmixed);
+    }
+
     private function read(?GradeRevision $revision): Grade
     {
-        return null === $revision ? new Grade([]) : LookJson::read($revision->look(), $this->tables);
+        return null === $revision ? self::atFirst() : LookJson::read($revision->look(), $this->tables);
     }
 
     private function row(Photo $photo, int $number): ?GradeRevision

@@ -122,7 +122,7 @@ final readonly class LookFiles
             throw new FormatError('it has no moves.');
         }
 
-        return ['' === trim($look->name) ? new Grade($look->moves, pathinfo($file, \PATHINFO_FILENAME)) : $look, mb_substr($group, 0, 200)];
+        return ['' === trim($look->name) ? $look->named(pathinfo($file, \PATHINFO_FILENAME)) : $look, mb_substr($group, 0, 200)];
     }
 
     /**

@@ -70,7 +70,7 @@ final readonly class MoveFitter
     {
         $moves = array_map(fn (Move $move): Move => $move->kind instanceof Neutralise ? $move->doing($move->kind->lit($this->colours->fittingSamples($photo))) : $move, $look->moves);
 
-        return new LookView(new Grade($moves, $look->name));
+        return new LookView($look->with($moves));
     }
 
     /** The look fitted to the photo. */

@@ -6,7 +6,7 @@ namespace Tovrin\App\Grading;
 
 use Doctrine\DBAL\Connection;
 use Tovrin\App\Entity\Photo;
-use Tovrin\App\Imaging\Apply\Colouring;
+use Tovrin\App\Imaging\Apply\PictureGrade;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Encode\PictureWriter;
@@ -33,7 +33,7 @@ final readonly class PictureMaker
         $grade = $this->grades->grade($photo);
         $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), SheetPicture::SIDE);
         if (!$grade->isIdentity()) {
-            $pixels = Colouring::of($grade, EncodingTransform::srgb(), $pixels, self::LATTICE)->apply($pixels, static function (): void {}, $pixels->bits);
+            $pixels = PictureGrade::of($grade, EncodingTransform::srgb(), $pixels, self::LATTICE)->apply($pixels, static function (): void {}, $pixels->bits);
         }
         AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
         $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);

@@ -71,6 +71,6 @@ final readonly class ProbeReader
 
     private static function upTo(Grade $grade, int $index): Grade
     {
-        return new Grade(\array_slice($grade->moves, 0, $index), $grade->name);
+        return $grade->with(\array_slice($grade->moves, 0, $index));
     }
 }

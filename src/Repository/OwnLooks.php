@@ -61,7 +61,7 @@ final readonly class OwnLooks
                 $name = mb_substr($wanted, 0, self::NAME_MOST - \strlen(" $n"))." $n";
             }
             $taken[mb_strtolower($name)] = true;
-            $own = new OwnLook($name, trim($group), LookWriter::write(new Grade($look->moves, $name)));
+            $own = new OwnLook($name, trim($group), LookWriter::write($look->named($name)));
             $this->entities->persist($own);
             $saved[] = $own;
         }

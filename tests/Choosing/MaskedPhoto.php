@@ -39,15 +39,32 @@ final readonly class MaskedPhoto
     public static function named(string $name, ?Decoding $decoding = null): self
     {
         $folder = Outside::root().(self::isDemo($name) ? '/demo' : '/tests/scenes');
-        $full = PictureFile::read("$folder/photos/$name.jpg", $name);
+
+        return self::of($name, "$folder/photos/$name.jpg", "$folder/masks/$name.png", static fn (int $level): int => intdiv($level, 40), $decoding);
+    }
+
+    /**
+     * A photo whose mask is the thing's cover alone.
+     *
+     * @param string $mask grey; 255 where the thing is
+     */
+    public static function covered(string $name, string $photo, string $mask): self
+    {
+        return self::of($name, $photo, $mask, static fn (int $level): int => intdiv($level, 128));
+    }
+
+    /** @param \Closure(int): int $object the number of the object that a level of the mask means */
+    private static function of(string $name, string $photo, string $maskPath, \Closure $object, ?Decoding $decoding = null): self
+    {
+        $full = PictureFile::read($photo, $name);
         $pixels = null === $decoding ? PictureShape::reduce($full, self::PREVIEW) : $decoding->preview($full, self::PREVIEW);
         $preview = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
-        $mask = new \Imagick("$folder/masks/$name.png");
+        $mask = new \Imagick($maskPath);
         $height = (int) round(self::WIDTH * $mask->getImageHeight() / $mask->getImageWidth());
         $mask->sampleImage(self::WIDTH, $height);
         $mask->setImageDepth(8);
         $mask->setImageFormat('gray');
-        $labels = array_map(static fn (string $byte): int => intdiv(\ord($byte), 40), str_split($mask->getImageBlob()));
+        $labels = array_map(static fn (string $byte): int => $object(\ord($byte)), str_split($mask->getImageBlob()));
         $small = PictureShape::resized($pixels, self::WIDTH, $height)->bytes();
 
         return new self($name, $preview, StudyMaker::study($preview), self::WIDTH, $height, $labels, new Colours((new ColourSample($small))->colours()));

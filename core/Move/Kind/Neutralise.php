@@ -12,6 +12,7 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Colour\XyzD65;
 use Tovrin\Core\Move\Fitting;
+use Tovrin\Core\Move\KnowsLight;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\ProbeWhites;
@@ -25,7 +26,7 @@ use Tovrin\Core\Tone\ToneZones;
  * lie at the colours themselves, so that each of them comes out neutral. With probes, colours that ought to be neutral wherever
  * they lie, each colour has the adaptation of the probes it is close to; see ProbeWhites.
  */
-final readonly class Neutralise implements Fitting
+final readonly class Neutralise implements Fitting, KnowsLight
 {
     /** Darker or more colourful than this there is no light to tell a cast by. */
     private const LEAST_LIGHT = 0.002;
@@ -117,6 +118,14 @@ final readonly class Neutralise implements Fitting
     public function isIdentity(): bool
     {
         return [] === $this->matrices && null === $this->whites;
+    }
+
+    /** The white of the light as a whole; of several that were given, of the brightest tones. */
+    public function light(): ?ColourBlock
+    {
+        $hex = $this->light ?? ([] === $this->probes ? $this->highlights ?? $this->midtones ?? $this->shadows ?? $this->all : $this->probes[0]->colour);
+
+        return null === $hex ? null : ColourBlock::of(Srgb::class, [Hex::parse($hex)]);
     }
 
     public function apply(ColourBlock $colours): ColourBlock

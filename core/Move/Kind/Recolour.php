@@ -6,19 +6,25 @@ namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Move\Carry;
-use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\Paint;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\Setting;
+use Tovrin\Core\Move\UnderLight;
 
 /**
- * Carries one colour, the anchor, to another, the target, and all around it along: hue turned by the
- * difference, chroma scaled, lightness offset, each by its own amount; see Carry.
+ * Carries one colour, the anchor, to another, the target, and all around it along: as paint, so that shade and gloss look as they would on
+ * a thing of that colour (see Paint), or as a tint: hue turned by the difference, chroma scaled, lightness offset (see Carry). How far hue,
+ * chroma and lightness go to the target has an amount each.
  */
-final readonly class Recolour implements MoveKind
+final readonly class Recolour implements UnderLight
 {
+    public const PAINT = 'paint';
+    public const TINT = 'tint';
+
     /**
      * @param string|null $anchor    `#rrggbb`; null is at rest
      * @param string|null $target    `#rrggbb`; null is at rest
@@ -26,6 +32,7 @@ final readonly class Recolour implements MoveKind
      * @param float       $chroma    0…100
      * @param float       $lightness 0…100
      * @param bool        $keepTone  leaves lightness alone, whatever its amount
+     * @param string      $method    PAINT or TINT
      */
     public function __construct(
         public ?string $anchor,
@@ -34,6 +41,7 @@ final readonly class Recolour implements MoveKind
         public float $chroma = 100.0,
         public float $lightness = 100.0,
         public bool $keepTone = false,
+        public string $method = self::TINT,
     ) {
     }
 
@@ -55,6 +63,7 @@ final readonly class Recolour implements MoveKind
     public static function paramsSchema(): array
     {
         return Setting::group('Recolour', [
+            'method' => Setting::choice('As', 'Paint: as if the thing had been painted so; its shade follows, its gloss keeps the colour of the light. Tint: hue is turned, saturation scaled and lightness shifted, for colours that are not a thing’s own, such as light or skies.', [self::TINT, self::PAINT]),
             'anchor' => Setting::colour('From', 'The colour of the photo that is to change.'),
             'target' => Setting::colour('To', 'The colour it is to become.'),
             'hue' => Setting::slider('Hue', 'How far hue goes to the target.', 0, 100, '%', 100),
@@ -66,7 +75,7 @@ final readonly class Recolour implements MoveKind
 
     public static function fromParams(Params $params): self
     {
-        return new self($params->colour('anchor'), $params->colour('target'), $params->number('hue', 100.0), $params->number('chroma', 100.0), $params->number('lightness', 100.0), $params->flag('keepTone'));
+        return new self($params->colour('anchor'), $params->colour('target'), $params->number('hue', 100.0), $params->number('chroma', 100.0), $params->number('lightness', 100.0), $params->flag('keepTone'), $params->choice('method', self::TINT));
     }
 
     public function params(): array
@@ -86,21 +95,22 @@ final readonly class Recolour implements MoveKind
 
     public function apply(ColourBlock $colours): ColourBlock
     {
+        return $this->underLight($colours, null);
+    }
+
+    public function underLight(ColourBlock $colours, ?ColourBlock $white): ColourBlock
+    {
         if (null === $this->anchor || null === $this->target) {
             return $colours;
         }
         $pair = ColourBlock::of(Srgb::class, [Hex::parse($this->anchor), Hex::parse($this->target)])->in(OkLab::class);
         $carry = Carry::between($pair, $this->hue / 100.0, $this->chroma / 100.0, $this->keepTone ? 0.0 : $this->lightness / 100.0);
-        [$lift, $turnA, $turnB, $offsetA, $offsetB] = [$carry->lift, $carry->turnA, $carry->turnB, $carry->offsetA, $carry->offsetB];
-        [$light, $green, $blue] = [$colours->a, $colours->b, $colours->c];
-        $n = \count($light);
-        for ($i = 0; $i < $n; ++$i) {
-            [$a, $b] = [$green[$i], $blue[$i]];
-            $light[$i] += $lift;
-            $green[$i] = $turnA * $a - $turnB * $b + $offsetA;
-            $blue[$i] = $turnB * $a + $turnA * $b + $offsetB;
+        if (self::TINT === $this->method) {
+            return $carry->apply($colours);
         }
+        // What the amounts make of the anchor itself is what it is painted.
+        $from = ColourBlock::of(OkLab::class, [$pair->at(0)]);
 
-        return new ColourBlock(OkLab::class, $light, $green, $blue);
+        return Paint::between($from->in(LinearSrgb::class)->at(0), $carry->apply($from)->in(LinearSrgb::class)->at(0), $white?->in(LinearSrgb::class)->at(0) ?? [1.0, 1.0, 1.0])->apply($colours)->in(OkLab::class);
     }
 }

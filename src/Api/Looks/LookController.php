@@ -25,7 +25,6 @@ use Tovrin\App\Grading\Presets;
 use Tovrin\App\Grading\PresetView;
 use Tovrin\App\Repository\OwnLooks;
 use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Grade;
 
 /** Looks: those that come with Tovrin, and those of the user's own. */
 #[AsController]
@@ -97,7 +96,7 @@ final readonly class LookController
     public function change(int $id, #[JsonBody] ChangeLook $body): OwnLookView
     {
         $own = $this->look($id);
-        $this->looks->change($own, new Grade(LookJson::read($own->look())->moves, trim($body->name)), $body->group);
+        $this->looks->change($own, LookJson::read($own->look())->named(trim($body->name)), $body->group);
 
         return OwnLookView::of($own);
     }

@@ -54,10 +54,12 @@ final class ColourCount
         return $count->bins();
     }
 
-    public static function of(Pixels $pixels): string
+    public static function of(Pixels ...$pictures): string
     {
         $count = new self();
-        $count->add($pixels, 0, $pixels->height);
+        foreach ($pictures as $pixels) {
+            $count->add($pixels, 0, $pixels->height);
+        }
 
         return $count->bins();
     }

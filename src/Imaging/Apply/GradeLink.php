@@ -26,10 +26,13 @@ final readonly class GradeLink
     {
     }
 
-    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice = null): self
+    /**
+     * @param int|null     $lattice nodes along each axis; null is as few as keep what is promised
+     * @param list<Pixels> $more    pictures that it will be applied to as well
+     */
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice = null, array $more = []): self
     {
-        $pictureColours = new PictureColours($pixels);
+        $pictureColours = new PictureColours($pixels, $more);
         $samples = $pictureColours->samples();
         $choice = null === $lattice ? LatticeChoice::for($grade, $transform, ...$samples) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $transform, ...$samples);
         $words = self::parts($choice->lattice, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::tableWords($grade, $transform, $choice->lattice, $first, $past, $needed));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
+use Tovrin\App\Imaging\Apply\Edges\Strip;
 use Tovrin\App\Imaging\ColourTag;
 use Tovrin\App\Imaging\Native\ColourTransform;
 use Tovrin\App\Imaging\Native\LittleCms;
@@ -37,10 +38,13 @@ final readonly class LutStack
     {
     }
 
-    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, ?int $lattice = null): self
+    /**
+     * @param int|null     $lattice nodes along each axis; null is as few as keep what is promised
+     * @param list<Pixels> $more    pictures that it will be applied to as well
+     */
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, ?int $lattice = null, array $more = []): self
     {
-        $pictureColours = new PictureColours($pixels);
+        $pictureColours = new PictureColours($pixels, $more);
         $samples = $pictureColours->samples();
         $values = new PlaneValues($planes->planes, $planes->at(...$pictureColours->places(), rgb: $samples, source: $transform->source(...$samples)));
         $choice = null === $lattice ? LatticeChoice::for($grade, $transform, ...$samples, planes: $values) : LatticeChoice::given(Lattice::uniform($lattice), $grade, $transform, ...$samples, planes: $values);
@@ -88,6 +92,32 @@ final readonly class LutStack
         $second?->result($tell);
 
         return $picture->with($target, $colours, $bits);
+    }
+
+    /**
+     * Applies it to tiles of the picture.
+     *
+     * @param Pixels $tiles 16 bits, without transparency, which are written over
+     */
+    public function inStrip(Pixels $tiles, Strip $strip): Pixels
+    {
+        $target = $tiles->shared();
+        Vips::aside(function () use ($tiles, $strip, $target): string {
+            $count = \count($this->stack->counts());
+            $image = $tiles->image();
+            $planes = array_map(fn (int $number): VipsImage => $this->planes->inStrip($number, $image, $strip), array_reverse(range(0, max(0, $count - 1))));
+            $first = array_shift($planes);
+            $between = $first->join(...$planes, ...[$image]);
+            $transform = $this->transform(str_repeat(PlaneSureness::BETWEEN, $count), 16, 16, false);
+            foreach ($between->strips() as $top => $part) {
+                $rows = intdiv($part->length, 2 * ($count + 3) * $tiles->width);
+                $transform->lines($part->bytes, $target->at(6 * $top * $tiles->width), $tiles->width, $rows, 2 * ($count + 3) * $tiles->width, 6 * $tiles->width);
+            }
+
+            return '';
+        });
+
+        return $tiles;
     }
 
     private function colour(Pixels $picture, SharedBytes $source, SharedBytes $target, int $bits, PlaneSureness $sure, int $from, int $to): void

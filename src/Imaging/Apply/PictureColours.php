@@ -17,16 +17,22 @@ final class PictureColours
 
     private readonly ?ForkedTask $counting;
 
-    /** Begins to count in a process of its own, unless that was done while decoding; the pixels must stay as they are until occupancy() has answered. */
-    public function __construct(private readonly Pixels $pixels)
+    /**
+     * Begins to count in a process of its own, unless that was done while decoding; the pixels must stay as they are until occupancy() has answered.
+     *
+     * @param list<Pixels> $more pictures whose colours come too
+     */
+    public function __construct(private readonly Pixels $pixels, array $more = [])
     {
-        $this->counting = null === $pixels->bins ? Vips::begin(static fn (): string => ColourCount::of($pixels)) : null;
+        $counted = null === $pixels->bins ? [$pixels, ...$more] : $more;
+        $this->counting = [] === $counted ? null : Vips::begin(static fn (): string => ColourCount::of(...$counted));
     }
 
     /** May be asked once. */
     public function occupancy(): Occupancy
     {
-        return new Occupancy($this->counting?->result() ?? (string) $this->pixels->bins);
+        // Bytes of either: SOME where one of them has some.
+        return new Occupancy(($this->counting?->result() ?? str_repeat(Occupancy::NONE, Occupancy::BINS ** 3)) | ($this->pixels->bins ?? ''));
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
+use Tovrin\App\Imaging\Apply\Edges\Strip;
 use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsImage;
@@ -90,19 +91,40 @@ final readonly class PlanePictures
     {
         [$width, $height] = [$picture->width(), $picture->height()];
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
-        $format = SampleFormat::ofBits($bits);
-        $drawn = null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height);
+
+        return self::levels(null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height), null === $soft ? null : PictureShape::spread($soft->image(), $width, $height), $picture, $bits);
+    }
+
+    /**
+     * A plane of what is drawn and what is softened of it, at least one of which there is.
+     *
+     * @param VipsImage|null $soft    see SoftRaster
+     * @param VipsImage      $colours of the pixels
+     */
+    private static function levels(?VipsImage $drawn, ?VipsImage $soft, VipsImage $colours, int $bits): VipsImage
+    {
         if (null === $soft) {
             \assert(null !== $drawn);
 
             return $drawn;
         }
-        $both = PictureShape::spread($soft->image(), $width, $height);
-        $matte = $both->band(0)->multiply(GuidedFilter::luma($picture, $bits))->add($both->band(1));
+        $format = SampleFormat::ofBits($bits);
         // A cast takes what is beyond its ends as these.
-        $levels = $matte->linear($format->most(), 0.5)->cast($format);
+        $levels = $soft->band(0)->multiply(GuidedFilter::luma($colours, $bits))->add($soft->band(1))->linear($format->most(), 0.5)->cast($format);
 
         return null === $drawn ? $levels : $levels->multiply($drawn)->linear(1 / $format->most(), 0.5)->cast($format);
+    }
+
+    /**
+     * A plane in tiles of the picture, in 16 bits. To be called in a process of its own.
+     *
+     * @param VipsImage $colours of the tiles, 16 bits
+     */
+    public function inStrip(int $number, VipsImage $colours, Strip $strip): VipsImage
+    {
+        [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
+
+        return self::levels(null === $area ? null : $strip->of(self::drawn($area, 16), 16), null === $soft ? null : $strip->of($soft->image(), 32), $colours, 16);
     }
 
     /** Which of the planes are 0, 1 or something else in a part of the picture. */

@@ -70,6 +70,13 @@ final class VipsLibrary
         int vips_convsep(VipsImage* in, VipsImage** out, VipsImage* mask, ...);
         int vips_bandjoin(VipsImage** in, VipsImage** out, int n, ...);
         int vips_replicate(VipsImage* in, VipsImage** out, int across, int down, ...);
+        int vips_relational_const1(VipsImage* in, VipsImage** out, int relation, double value, ...);
+        int vips_ifthenelse(VipsImage* condition, VipsImage* then, VipsImage* otherwise, VipsImage** out, ...);
+        int vips_morph(VipsImage* in, VipsImage** out, VipsImage* mask, int how, ...);
+        int vips_shrink(VipsImage* in, VipsImage** out, double across, double down, ...);
+        int vips_maplut(VipsImage* in, VipsImage** out, VipsImage* table, ...);
+        int vips_boolean(VipsImage* left, VipsImage* right, VipsImage** out, int how, ...);
+        int vips_embed(VipsImage* in, VipsImage** out, int left, int top, int width, int height, ...);
         int vips_hist_find_ndim(VipsImage* in, VipsImage** out, ...);
         C;
 

@@ -15,6 +15,12 @@ trait VipsOperations
     /** Options that the library takes as floating-point numbers: it would read whole ones as something else. */
     private const FLOATS = ['gap', 'idx', 'idy', 'max_alpha', 'odx', 'ody', 'vscale'];
     private const LINEAR = 1;
+    private const MORE = 4;
+    private const LESS = 2;
+    private const BITWISE_AND = 0;
+    private const BITWISE_OR = 1;
+    private const ERODE = 0;
+    private const DILATE = 1;
 
     /** Each value times a number and plus another, as floats. */
     public function linear(float $times, float $plus): self
@@ -114,16 +120,84 @@ trait VipsOperations
 
     /**
      * With more points, in straight lines between the middles of those it has. Not by the library's own resizing, which is off by half a
-     * pixel here.
+     * pixel here. A fourth band is one like the others, not taken for transparency.
      */
     public function enlarged(int $width, int $height): self
     {
         $area = self::made(Ffi::call(VipsLibrary::get(), 'vips_array_int_newv', 4, 0, 0, $width, $height));
         try {
-            return self::run('affine', [$this, self::OUT, $width / $this->width(), 0.0, 0.0, $height / $this->height()], ['idx' => 0.5, 'idy' => 0.5, 'odx' => -0.5, 'ody' => -0.5, 'oarea' => $area, 'extend' => self::EXTEND_COPY]);
+            return self::run('affine', [$this, self::OUT, $width / $this->width(), 0.0, 0.0, $height / $this->height()], ['idx' => 0.5, 'idy' => 0.5, 'odx' => -0.5, 'ody' => -0.5, 'oarea' => $area, 'extend' => self::EXTEND_COPY, 'premultiplied' => 1]);
         } finally {
             Ffi::call(VipsLibrary::get(), 'vips_area_unref', $area);
         }
+    }
+
+    /** 255 where a value is above a number, 0 elsewhere. */
+    public function above(float $value): self
+    {
+        return self::run('relational_const1', [$this, self::OUT, self::MORE, $value]);
+    }
+
+    /** 255 where a value is below a number, 0 elsewhere. */
+    public function below(float $value): self
+    {
+        return self::run('relational_const1', [$this, self::OUT, self::LESS, $value]);
+    }
+
+    /** 255 where both are, of images of 0 and 255. */
+    public function and(self $other): self
+    {
+        return self::run('boolean', [$this, $other, self::OUT, self::BITWISE_AND]);
+    }
+
+    /** 255 where either is, of images of 0 and 255. */
+    public function or(self $other): self
+    {
+        return self::run('boolean', [$this, $other, self::OUT, self::BITWISE_OR]);
+    }
+
+    /** One image where this one is not 0, another elsewhere. */
+    public function choosing(self $then, self $otherwise): self
+    {
+        return self::run('ifthenelse', [$this, $then, $otherwise, self::OUT]);
+    }
+
+    /**
+     * 255 where all of a square around is, 0 elsewhere, of an image of 0 and 255. What lies beyond the image counts as what is nearest.
+     *
+     * @param int $radius pixels; the square has 2 × radius + 1 each way
+     */
+    public function eroded(int $radius): self
+    {
+        return $this->morphed($radius, self::ERODE);
+    }
+
+    /** 255 where any of a square around is, 0 elsewhere, of an image of 0 and 255. */
+    public function dilated(int $radius): self
+    {
+        return $this->morphed($radius, self::DILATE);
+    }
+
+    private function morphed(int $radius, int $how): self
+    {
+        $wide = self::run('embed', [$this, self::OUT, $radius, $radius, $this->width() + 2 * $radius, $this->height() + 2 * $radius], ['extend' => self::EXTEND_COPY]);
+        for ($i = 0; $i < $radius; ++$i) {
+            $wide = self::run('morph', [$wide, self::OUT, VipsMatrix::of([[255.0, 255.0, 255.0], [255.0, 255.0, 255.0], [255.0, 255.0, 255.0]]), $how]);
+        }
+
+        return $wide->area($radius, $radius, $this->width(), $this->height());
+    }
+
+    /** Half as wide and high, each pixel the mean of four; what is odd at the end is left out. */
+    public function halved(): self
+    {
+        return self::run('shrink', [$this, self::OUT, 2.0, 2.0]);
+    }
+
+    /** Each value as a table has it. */
+    public function lookedUp(self $table): self
+    {
+        return self::run('maplut', [$this, self::OUT, $table]);
     }
 
     /** Beside and below itself, so many times. */

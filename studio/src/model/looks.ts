@@ -72,8 +72,11 @@ export function newId(): string {
   return `m${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
 }
 
+/** Settings that a new move begins with where these are not what a file without them means. */
+const BEGINNINGS: Partial<Record<MoveKind, object>> = { recolour: { method: 'paint' } };
+
 export function newMove(kind: MoveKind): Move {
-  return { id: newId(), kind, label: '', on: true, strength: 100, reads: 'source', reach: null, params: {} };
+  return { id: newId(), kind, label: '', on: true, strength: 100, reads: 'source', reach: null, params: { ...BEGINNINGS[kind] } };
 }
 
 /** The same moves under ids of their own: a look put on a photo twice is two groups of moves. */
@@ -92,7 +95,8 @@ export function moveOf(look: Look, id: string | null): Move | undefined {
 
 /** True for a move in which nothing has been set. */
 export function isAtRest(move: Move): boolean {
-  return Object.keys(move.params ?? {}).length === 0;
+  const begun = Object.keys(BEGINNINGS[move.kind] ?? {});
+  return Object.keys(move.params ?? {}).every((name) => begun.includes(name));
 }
 
 export function isOn(move: Move): boolean {

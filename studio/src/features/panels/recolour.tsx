@@ -1,5 +1,5 @@
 import ArrowIcon from '@mui/icons-material/East';
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
 import { ColourField } from '../../ui/controls/ColourField';
 import { settingInfo } from '../../model/looks';
 import type { MovePanel, PanelProps } from './panel';
@@ -38,6 +38,21 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
       </Box>
       {field('anchor', anchor)}
       {field('target', target)}
+      <Tooltip title={settingInfo('recolour', 'method').help} placement="left">
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="How it is recoloured"
+          value={move.params?.method ?? 'tint'}
+          onChange={(_, method: 'paint' | 'tint' | null) => {
+            if (method) onChange(withParams(move, { method }), true);
+          }}
+          sx={{ my: 0.5, width: '100%', '& .MuiToggleButton-root': { flex: 1, py: 0.25, textTransform: 'none' } }}
+        >
+          <ToggleButton value="paint">as paint</ToggleButton>
+          <ToggleButton value="tint">as a tint</ToggleButton>
+        </ToggleButtonGroup>
+      </Tooltip>
       {anchor === null && middle && move.reach && (
         <Button
           onClick={() => {
@@ -61,9 +76,9 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
 export const recolourPanel: MovePanel<'recolour'> = {
   kind: 'recolour',
   wish: 'recolour',
-  sample: (source) => ({ params: { anchor: plainestPot(source)?.colour ?? null, target: '#6b4a86' }, reach: around(plainestPot(source)) }),
+  sample: (source) => ({ params: { method: 'paint', anchor: plainestPot(source)?.colour ?? null, target: '#6b4a86' }, reach: around(plainestPot(source)) }),
   Controls,
-  words: ({ params = {} }) => (params.anchor && params.target ? `${params.anchor} → ${params.target}${params.keepTone ? ', tone kept' : ''}` : 'no colours given yet'),
+  words: ({ params = {} }) => (params.anchor && params.target ? `${params.anchor} → ${params.target}${params.method === 'paint' ? ', painted' : ''}${params.keepTone ? ', tone kept' : ''}` : 'no colours given yet'),
   parts: partsOf('recolour', AMOUNTS).map(({ title, only }, i) => ({
     title,
     // Here the rest of an amount is all of it: alone means the others at nothing.

@@ -9,23 +9,15 @@ use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Planes;
 
-/** What takes the pixels of a picture to the finished ones, whether a grade asks where they lie or not. */
-final class Colouring
+/** What tells how much the pixels of a picture are reached by a move, whether it asks where they lie or not. */
+final class Mattes
 {
     /** Nodes along each axis for a matte, and for one that is a matter of place too. */
     private const MATTE_LATTICE = 65;
     private const PLANED_LATTICE = 49;
 
-    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice): GradeLink|LutStack
-    {
-        $planes = Planes::of($grade);
-
-        return 0 === $planes->count() ? GradeLink::of($grade, $transform, $pixels, $lattice) : LutStack::of($grade, $transform, $pixels, PlanePictures::of($planes, $pixels), $lattice);
-    }
-
     /** What gives how much each pixel is reached by a move, in all three channels. */
-    public static function ofWeights(Grade $grade, int $move, Pixels $pixels): GradeLink|LutStack
+    public static function of(Grade $grade, int $move, Pixels $pixels): GradeLink|LutStack
     {
         $transform = new EncodingTransform($pixels->colours->encoding, $pixels->colours->encoding);
         $planes = Planes::of($grade, [$move]);

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Imaging\Apply\Edges;
+
+/**
+ * What two colours a photo's pixels are made of where what a grade reaches ends: a picture of the colour on the one side, and one of that on
+ * the other, half as wide and high as the photo is looked at, with straight lines in between at every pixel of the photo. How much of each is in a pixel is
+ * told by the pixel itself.
+ */
+final readonly class EdgePictures
+{
+    /** Pixels of a tile each way. */
+    public const TILE = 8;
+
+    /**
+     * @param string $inside  width × height × (red, green, blue, sureness), 8 bits each: sRGB colours of what is reached, and how surely the two
+     *                        can be told apart there: 0 leaves a pixel whole
+     * @param string $outside the same of what is not reached
+     * @param string $tiles   a byte for each tile, row by row: "\0" where the sureness is 0 all over
+     */
+    public function __construct(public int $width, public int $height, public string $inside, public string $outside, public string $tiles)
+    {
+    }
+
+    public static function none(): self
+    {
+        return new self(0, 0, '', '', '');
+    }
+
+    public function isEmpty(): bool
+    {
+        return \strlen($this->tiles) === strspn($this->tiles, "\0");
+    }
+
+    /** @return list<array{0: int, 1: int}> column and row of the tiles in which pixels are mixed */
+    public function mixed(): array
+    {
+        $across = intdiv($this->width + self::TILE - 1, self::TILE);
+        $mixed = [];
+        for ($at = strspn($this->tiles, "\0"); $at < \strlen($this->tiles); $at += 1 + strspn($this->tiles, "\0", $at + 1)) {
+            $mixed[] = [$at % $across, intdiv($at, $across)];
+        }
+
+        return $mixed;
+    }
+
+    /** @param string $sureness a byte a pixel */
+    public static function tilesOf(string $sureness, int $width): string
+    {
+        $across = intdiv($width + self::TILE - 1, self::TILE);
+        $rows = intdiv(\strlen($sureness), $width);
+        $tiles = str_repeat("\0", $across * intdiv($rows + self::TILE - 1, self::TILE));
+        $end = \strlen($sureness);
+        for ($at = strspn($sureness, "\0"); $at < $end; $at += strspn($sureness, "\0", $at)) {
+            $column = $at % $width;
+            $tiles[intdiv(intdiv($at, $width), self::TILE) * $across + intdiv($column, self::TILE)] = "\1";
+            // On to the next tile of the row.
+            $at += min($width - $column, self::TILE - $column % self::TILE);
+        }
+
+        return $tiles;
+    }
+
+    public function toBytes(): string
+    {
+        return pack('V3', $this->width, $this->height, \strlen($this->tiles)).$this->tiles.$this->inside.$this->outside;
+    }
+
+    /** Null when these are not the bytes of such pictures. */
+    public static function fromBytes(string $bytes): ?self
+    {
+        /** @var array{1: int, 2: int, 3: int}|false $head */
+        $head = \strlen($bytes) >= 12 ? unpack('V3', $bytes) : false;
+        if (false === $head || \strlen($bytes) !== 12 + $head[3] + 8 * $head[1] * $head[2]) {
+            return null;
+        }
+        $size = 4 * $head[1] * $head[2];
+
+        return new self($head[1], $head[2], substr($bytes, 12 + $head[3], $size), substr($bytes, 12 + $head[3] + $size), substr($bytes, 12, $head[3]));
+    }
+}

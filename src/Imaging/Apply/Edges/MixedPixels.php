@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Imaging\Apply\Edges;
+
+use Tovrin\App\Imaging\Native\SampleFormat;
+use Tovrin\App\Imaging\Native\SharedBytes;
+use Tovrin\App\Imaging\Native\Vips;
+use Tovrin\App\Imaging\Native\VipsImage;
+use Tovrin\App\Imaging\Pixels;
+use Tovrin\Core\Colour\Encoding\RgbEncoding;
+use Tovrin\Core\Colour\Encoding\StandardRgb;
+
+/**
+ * The pixels of a picture that are two colours at once, taken apart: c = a·F + (1 − a)·B + r in linear light, with F and B from either side of
+ * a line, a by projecting the pixel on the way between them, and the rest r, which is texture and noise, on both. So what is graded is
+ * F + r and B + r, and mixing them as they were mixed gives the pixel back where nothing was changed.
+ */
+final readonly class MixedPixels
+{
+    private const HAIR = 1e-6;
+
+    /**
+     * @param Pixels      $inside  the colours on the one side, 16 bits
+     * @param Pixels      $outside and on the other
+     * @param SharedBytes $share   how much of a pixel is of the first, as 16 bits
+     */
+    private function __construct(public Strip $strip, public Pixels $inside, public Pixels $outside, private SharedBytes $share)
+    {
+    }
+
+    /** Null when no pixel of the picture is mixed. */
+    public static function of(EdgePictures $edges, Pixels $picture): ?self
+    {
+        if ($edges->isEmpty()) {
+            return null;
+        }
+        $strip = Strip::mixed($edges, $picture);
+        [$width, $height] = [$strip->width, $strip->height()];
+        [$inside, $outside, $share] = [new SharedBytes(6 * $width * $height), new SharedBytes(6 * $width * $height), new SharedBytes(2 * $width * $height)];
+        Vips::aside(static function () use ($edges, $picture, $strip, $inside, $outside, $share): string {
+            $pixels = VipsImage::over($strip->taken($picture), $strip->width, $strip->height(), $picture->channels(), $picture->bits);
+            $beside = $strip->of(VipsImage::over($edges->inside, $edges->width, $edges->height, 4, 8)->join(VipsImage::over($edges->outside, $edges->width, $edges->height, 4, 8)), 8);
+            $apart = self::apart($pixels->colours(), $picture->colours->encoding, $beside)->inMemory();
+            $apart->band(0, 3)->into($inside);
+            $apart->band(3, 3)->into($outside);
+            $apart->band(6)->into($share);
+
+            return '';
+        });
+        $made = static fn (SharedBytes $memory): Pixels => new Pixels($width, $height, 16, false, $memory, null, $picture->colours);
+
+        return new self($strip, $made($inside), $made($outside), $share);
+    }
+
+    /**
+     * Puts them into the finished picture.
+     *
+     * @param Pixels      $inside   what became of the colours on the one side, 16 bits
+     * @param Pixels      $outside  and on the other
+     * @param Pixels      $finished of the picture's size, which is written over
+     * @param RgbEncoding $encoding of all three
+     */
+    public function into(Pixels $finished, Pixels $inside, Pixels $outside, RgbEncoding $encoding): void
+    {
+        $memory = new SharedBytes($inside->width * $inside->height * 3 * intdiv($finished->bits, 8));
+        $share = $this->share;
+        Vips::drawn($memory, static function () use ($inside, $outside, $share, $encoding, $finished): VipsImage {
+            $share = VipsImage::over($share, $inside->width, $inside->height, 1, 16)->linear(1 / SampleFormat::Word->most(), 0.0);
+            $linear = CurveTables::linear($outside->image(), $encoding);
+
+            return CurveTables::encoded($linear->add(CurveTables::linear($inside->image(), $encoding)->subtract($linear)->multiply($share)), $encoding, $finished->bits);
+        });
+        $this->strip->put($memory, $finished);
+    }
+
+    /**
+     * Inside, outside and share, in seven bands of 16 bits.
+     *
+     * @param VipsImage $beside both pictures of the edges, in eight bands
+     */
+    private static function apart(VipsImage $pixels, RgbEncoding $encoding, VipsImage $beside): VipsImage
+    {
+        $linear = CurveTables::linear($pixels, $encoding);
+        $own = static function (int $first) use ($beside, $encoding): VipsImage {
+            $rgb = CurveTables::linear($beside->band($first, 3), StandardRgb::encoding());
+            [$a, $b, $c, $d, $e, $f, $g, $h, $k] = $encoding->primaries->fromSrgb;
+
+            return $encoding->means(StandardRgb::encoding()) ? $rgb : $rgb->recombined([[$a, $b, $c], [$d, $e, $f], [$g, $h, $k]]);
+        };
+        $outside = $own(4);
+        $way = $own(0)->subtract($outside)->inMemory();
+        $length = $way->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR);
+        $share = EdgeScale::unit($linear->subtract($outside)->multiply($way)->recombined([[1.0, 1.0, 1.0]])->divide($length))->inMemory();
+        // Less sure, less far apart: at the ends of a line a pixel is whole again without a step.
+        $way = $way->multiply($beside->band(3)->linear(1 / 255, 0.0))->inMemory();
+        $inside = $linear->add($way->multiply($share->linear(-1.0, 1.0)));
+        $outside = $linear->subtract($way->multiply($share));
+
+        return CurveTables::encoded($inside, $encoding, 16)->join(CurveTables::encoded($outside, $encoding, 16), $share->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word));
+    }
+}
