@@ -1,7 +1,7 @@
 <?php
 
 // How much a recoloured thing looks as if it had been made so: scenes rendered again with the same light and other paints are the truth
-// (tests/scenes/repaint). A simulated user chooses the thing with three strokes, gives the colour of its body and the one that it is to have,
+// (tests/scenes/repaint). A simulated user chooses the thing with five strokes, gives the colour of its body and the one that it is to have,
 // and has the picture delivered. Printed are mean distances from the truth in OKLab × 100, of the whole thing (its edge left out), its darkest
 // 30 % and its lightest 5 %, and of a band of 3 pixels to either side of its edge; and by how much the share of that band that shows the
 // old hue is above the truth's.
@@ -30,7 +30,7 @@ use Tovrin\Tests\Choosing\SimulatedUser;
 
 require __DIR__.'/../vendor/autoload.php';
 
-const STROKES = 3;
+const STROKES = 5;
 const PAINTS = [1, 2, 3];
 const BAND = 3;
 const SHADE = 0.3;

@@ -14,4 +14,4 @@ PlasterWall(5, 5, <0.79,0.80,0.78>)
 Planks(4, <0.56,0.44,0.33>, <0.34,0.24,0.16>, 1.8, 4)
 object { Jar(2, Glazed(<0.30,0.50,0.40>), 3.0, 1.2) translate <1.5,0,1.6> }
 object { Bowl(3, Glazed(<0.80,0.74,0.60>), 1.1) translate <-2.6,0,1.2> }
-object { Jar(1, Satiny(Paints[Paint]), 2.6, 1.1) translate <-0.6,0,-2.6> #if (Without) no_image #end }
+object { Jar(1, Glazed(Paints[Paint]), 2.6, 1.1) translate <-0.6,0,-2.6> #if (Without) no_image #end }

@@ -6,11 +6,13 @@ namespace Tovrin\App\Api\Areas;
 
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Api\Colours\OneLook;
 use Tovrin\App\Api\Http\Binary;
 use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\Photos;
+use Tovrin\App\Reading\EdgesForScreen;
 use Tovrin\App\Reading\PlanesForScreen;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
@@ -36,6 +38,13 @@ final readonly class AreaController
         $watch = $body->look->indexOf($body->watch);
 
         return Binary::of($screen->bytes($this->photos->photo($id), Planes::of($body->look, null === $watch ? [] : [$watch]), $body->points));
+    }
+
+    /** Where pixels are two colours at once under a grade, and which two; see EdgePictures::tileBytes(). */
+    #[Route('/api/photos/{id<\d+>}/edges', options: Pool::TAKES_LONG, methods: ['POST'])]
+    public function edges(int $id, #[JsonBody] OneLook $body, EdgesForScreen $screen): Binary
+    {
+        return Binary::of($screen->bytes($this->photos->photo($id), $body->look));
     }
 
     /**

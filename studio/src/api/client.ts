@@ -1,6 +1,7 @@
 import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
 import { identified, type Look, type LookFile, type Reach } from '../model/looks';
+import { edgesIn } from '../gl/edges';
 import { planesIn, type PlaneLevels } from '../gl/planes';
 import type { Kept } from '../model/grading';
 
@@ -140,6 +141,7 @@ export const api = {
     const { data, response } = await sent(client.POST('/api/cube', { params: { query: { draft: lattice <= DRAFT_MOST } }, body: { look, lattice, watch, photo }, parseAs: 'arrayBuffer' }));
     return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
   },
+  edges: async (id: number, look: Look) => edgesIn(await bytes(client.POST('/api/photos/{id}/edges', { ...at(id), body: { look }, parseAs: 'arrayBuffer' }))),
   planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch }, parseAs: 'arrayBuffer' }))),
   under: (id: number, points: [number, number][]) => take(client.POST('/api/photos/{id}/under', { ...at(id), body: { points } })),
   source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),

@@ -1,3 +1,5 @@
+import { EdgeTextures } from './EdgeTextures';
+import type { EdgeTiles } from './edges';
 import { PlaneTextures } from './PlaneTextures';
 import type { LevelledPlane } from './planes';
 import { build, CORNER, type Program } from './programs';
@@ -18,7 +20,7 @@ export interface Rect {
 export type Shows = 'both' | 'area' | 'reach';
 const SHOWS_NUMBER: Record<Shows, number> = { both: 0, area: 1, reach: 2 };
 
-const UNIFORMS = ['rect', 'canvas', 'part', 'covers', 'photo', 'cube', 'view', 'divide', 'spot', 'lit', 'levels', 'parts', 'watched', 'shows', 'area0', 'area1', 'area2', 'soft0', 'soft1', 'soft2'] as const;
+const UNIFORMS = ['rect', 'canvas', 'part', 'covers', 'photo', 'cube', 'view', 'divide', 'spot', 'lit', 'edged', 'inside', 'outside', 'levels', 'parts', 'watched', 'shows', 'area0', 'area1', 'area2', 'soft0', 'soft1', 'soft2'] as const;
 type Drawer = Program<(typeof UNIFORMS)[number]>;
 
 /** A compiled grade: one cube or several, each size³ × (red, green, blue, weight), red fastest. */
@@ -48,6 +50,7 @@ export class PhotoRenderer {
   private lit = false;
   private compiled: Omit<Compiled, 'nodes' | 'planes'> = { size: 2, settled: true, watched: null };
   private readonly planes: PlaneTextures;
+  private readonly edges: EdgeTextures;
   private shows: Shows = 'both';
   private layers: Layer[] = [];
   /** Pixels across of the preview. */
@@ -65,6 +68,7 @@ export class PhotoRenderer {
     this.cube = gl.createTexture();
     this.spot = gl.createTexture();
     this.planes = new PlaneTextures(gl);
+    this.edges = new EdgeTextures(gl);
     this.setCube({ nodes: identityCube(), size: 2, settled: true, planes: [], watched: null });
     this.setSpot(null);
   }
@@ -104,6 +108,11 @@ export class PhotoRenderer {
     gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false);
     gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size * cubes, 0, gl.RGBA, gl.FLOAT, nodes);
     this.soften();
+  }
+
+  /** Where pixels are two colours at once, which are graded apart; null takes all as they are. */
+  setEdges(edges: EdgeTiles | null): void {
+    this.edges.set(edges);
   }
 
   /** Of the watched move's weight, in the views that show it. */
@@ -151,6 +160,8 @@ export class PhotoRenderer {
     gl.uniform1i(uniforms.view, VIEW_NUMBER[view]);
     gl.uniform1f(uniforms.divide, divide ?? -1);
     gl.uniform4f(uniforms.part, 0, 0, 1, 1);
+    gl.uniform1i(uniforms.edged, this.edges.edged ? 1 : 0);
+    this.edges.bind(uniforms);
     if (this.planes.count > 0) {
       gl.uniform3i(uniforms.levels, ...this.planes.levels);
       gl.uniform3i(uniforms.parts, ...this.planes.parts);
@@ -183,6 +194,7 @@ export class PhotoRenderer {
     this.gl.deleteTexture(this.cube);
     this.gl.deleteTexture(this.spot);
     this.planes.dispose();
+    this.edges.dispose();
     for (const { program } of this.programs.values()) this.gl.deleteProgram(program);
   }
 

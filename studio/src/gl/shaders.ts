@@ -88,6 +88,8 @@ uniform sampler3D cube;
 uniform sampler3D spot; // weight of what is lit up
 uniform float lit;      // 1 while something is lit up
 uniform int view;       // see VIEW_NUMBER in PhotoRenderer
+uniform int edged;      // 1 where pixels are to be taken apart
+uniform sampler2D inside, outside; // the colours on either side of an edge, and how surely they can be told apart
 uniform float divide;   // left of this share of the canvas the source is shown; below 0 for none
 uniform ivec3 levels;   // of each plane; 1 where there is none
 uniform ivec3 parts;    // what each plane is made of, see PARTS in PlaneTextures
@@ -115,12 +117,35 @@ vec3 clipped(vec3 rgb) {
 
 ${count > 0 ? watchedPlanes(count) : 'vec4 graded(vec3 rgb) { return inLayer(rgb, 0); }'}
 
+vec3 linear(vec3 c) {
+  return mix(c / 12.92, pow((c + 0.055) / 1.055, vec3(2.4)), step(0.04045, c));
+}
+vec3 encoded(vec3 c) {
+  c = clamp(c, 0.0, 1.0);
+  return mix(c * 12.92, 1.055 * pow(c, vec3(1.0 / 2.4)) - 0.055, step(0.0031308, c));
+}
+
+// A pixel that is two colours at once: both are graded, and mixed again as they were; see MixedPixels of the server.
+vec4 finished(vec3 rgb) {
+  if (edged == 0) return graded(rgb);
+  vec4 one = texture(inside, place);
+  if (one.a <= 0.0) return graded(rgb);
+  vec3 light = linear(rgb);
+  vec3 other = linear(texture(outside, place).rgb);
+  vec3 way = linear(one.rgb) - other;
+  float share = clamp(dot(light - other, way) / (dot(way, way) + 1e-6), 0.0, 1.0);
+  way *= one.a;
+  vec4 within = graded(encoded(light + (1.0 - share) * way));
+  vec4 beyond = graded(encoded(light - share * way));
+  return vec4(encoded(mix(linear(beyond.rgb), linear(within.rgb), share)), mix(beyond.a, within.a, share));
+}
+
 void main() {
   vec3 rgb = texture(photo, at).rgb;
   if (lit > 0.5) {
     float size = float(textureSize(spot, 0).x);
     float weight = texture(spot, rgb * ((size - 1.0) / size) + 0.5 / size).r;
-    vec3 shown = view == 1 ? rgb : graded(rgb).rgb;
+    vec3 shown = view == 1 ? rgb : finished(rgb).rgb;
     colour = vec4(mix(vec3(0.16 + 0.3 * dot(rgb, LIGHT)), shown, weight), 1.0);
     return;
   }
@@ -132,7 +157,7 @@ void main() {
     colour = vec4(rgb, 1.0);
     return;
   }
-  vec4 result = graded(rgb);
+  vec4 result = finished(rgb);
   if (view == 0) {
     colour = vec4(result.rgb, 1.0);
   } else if (view == 6) {

@@ -11,6 +11,8 @@ export interface Patch {
   removed: string[];
   /** Ids in their new order, when moves that are in both changed places. */
   order: string[] | null;
+  /** What the edges are to be; missing when that is the same in both. */
+  edges?: Look['edges'];
 }
 
 /** A look with a patch on it, and the ids of moves that the patch is about and that are not there. */
@@ -27,7 +29,12 @@ export function same(one: unknown, other: unknown): boolean {
 }
 
 export function isEmpty(patch: Patch): boolean {
-  return patch.changed.length === 0 && patch.added.length === 0 && patch.removed.length === 0 && patch.order === null;
+  return patch.changed.length === 0 && patch.added.length === 0 && patch.removed.length === 0 && patch.order === null && patch.edges === undefined;
+}
+
+/** A look that says nothing of its edges has them mixed. */
+function edgesOf(look: Look): NonNullable<Look['edges']> {
+  return look.edges ?? 'mixed';
 }
 
 /** What has to be done to one look to get another. */
@@ -41,6 +48,7 @@ export function patchBetween(before: Look, after: Look): Patch {
     added: after.moves.flatMap((move, i) => (old.has(move.id) ? [] : [{ move, after: after.moves[i - 1]?.id ?? null }])),
     removed: before.moves.map((move) => move.id).filter((id) => !after.moves.some((move) => move.id === id)),
     order: same(order, oldOrder) ? null : order,
+    ...(edgesOf(before) === edgesOf(after) ? {} : { edges: edgesOf(after) }),
   };
 }
 
@@ -60,7 +68,7 @@ export function applyPatch(look: Look, patch: Patch): Patched {
     const at = after === null ? 0 : moves.findIndex(({ id }) => id === after) + 1;
     moves.splice(after !== null && at === 0 ? moves.length : at, 0, move);
   }
-  return { look: { ...look, moves }, missing };
+  return { look: { ...look, ...(patch.edges === undefined ? {} : { edges: patch.edges }), moves }, missing };
 }
 
 function isGroup(value: unknown): value is Record<string, Plain | undefined> {

@@ -54,6 +54,12 @@ export function settingInfo(kind: MoveKind, ...path: string[]): SettingInfo {
   };
 }
 
+/** What the schema says of a look's edges. */
+export function edgesInfo(): { title: string; help: string } {
+  const { edges } = schema.properties as unknown as Record<string, RawSetting>;
+  return { title: edges?.['x-title'] ?? '', help: edges?.description ?? '' };
+}
+
 /** How far a window of a reach may go along its axis. */
 export function windowLimit(axis: 'hue' | 'chroma' | 'light'): number {
   return definitions[`${axis}Window`]?.properties?.['to']?.maximum ?? 1;

@@ -30,7 +30,7 @@ final class PaintTest extends TestCase
     {
         $of = [[self::RASPBERRY, [0.05, 0.08, 0.38], [1.0, 1.0, 1.0]], [[0.05, 0.2, 0.1], [0.7, 0.4, 0.02], [1.0, 0.9, 0.7]], [[0.02, 0.03, 0.3], [0.6, 0.6, 0.5], [0.8, 0.9, 1.0]]];
         /** @var list<list<float>> $theirs */
-        $theirs = json_decode(Outside::run(['/usr/bin/python3', 'tests/outside/paint.py'], json_encode(['of' => $of, 'rest' => 0.5], \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
+        $theirs = json_decode(Outside::run(['/usr/bin/python3', 'tests/outside/paint.py'], json_encode(['of' => $of, 'rest' => 0.25], \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
         foreach ($of as $i => [$body, $target, $light]) {
             self::assertEqualsWithDelta($theirs[$i], Paint::between($body, $target, $light)->matrix, 1e-9);
         }

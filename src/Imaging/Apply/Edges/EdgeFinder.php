@@ -29,20 +29,25 @@ final class EdgeFinder
     private const LATTICE = 33;
     /** Share of the way from side to side that colours still change to the next scale: not at all; so much that this counts. */
     private const GOES_ON = [0.05, 0.15];
+    /** Of linear light: IEC 61966-2-1. */
+    private const LUMINANCE = [0.2126, 0.7152, 0.0722];
     /** Difference of the two colours, in levels of 8 bits, from which on they can be told apart; in full. */
     private const APART = [8.0, 20.0];
     /** Pixels around that a line speaks for. */
     private const AROUND = 3;
+    /** A line speaks in full where its sureness is this part of 1 in the mean of what lies around. */
+    private const CLEAR = 10.0;
     /** Pixels that a picture has at least each way. */
     private const LEAST = 8;
     private const HAIR = 1e-6;
 
     /**
      * @param Pixels $picture the photo as it is looked at: sRGB, 8 bits, opaque
+     * @param bool   $atRest  whether moves that do nothing yet count too
      */
-    public static function of(Grade $grade, Pixels $picture): EdgePictures
+    public static function of(Grade $grade, Pixels $picture, bool $atRest = false): EdgePictures
     {
-        $moves = self::lines($grade);
+        $moves = self::lines($grade, $atRest);
         if ([] === $moves || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();
         }
@@ -63,9 +68,9 @@ final class EdgeFinder
     }
 
     /** @return list<int> the moves whose reaches end somewhere */
-    public static function lines(Grade $grade): array
+    public static function lines(Grade $grade, bool $atRest = false): array
     {
-        return array_values(array_filter(array_keys($grade->moves), static fn (int $index): bool => $grade->moves[$index]->acts() && null !== $grade->moves[$index]->reach));
+        return array_values(array_filter(array_keys($grade->moves), static fn (int $index): bool => null !== $grade->moves[$index]->reach && ($atRest ? $grade->moves[$index]->on : $grade->moves[$index]->acts())));
     }
 
     private static function matte(Grade $grade, int $move, Pixels $picture): Pixels
@@ -121,6 +126,7 @@ final class EdgeFinder
             $own = $scale->inside->join($scale->outside, $scale->near)->inMemory();
             $found = null === $found ? $own : self::together($own, $found->enlarged($own->width(), $own->height())->inMemory())->inMemory();
         }
+        $found = Gloss::within($found, $linear[1], $weights)->inMemory();
         $encoded = static fn (int $first): VipsImage => CurveTables::encoded($found->band($first, 3), StandardRgb::encoding(), 8);
         [$inside, $outside] = [$encoded(0)->inMemory(), $encoded(3)->inMemory()];
         $difference = $inside->linear(1.0, 0.0)->subtract($outside)->inMemory();
@@ -144,16 +150,18 @@ final class EdgeFinder
         $way = $coarser->band(0, 3)->subtract($coarser->band(3, 3))->inMemory();
         $length = $way->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR)->inMemory();
         $along = static fn (VipsImage $from, VipsImage $to): VipsImage => $from->subtract($to)->multiply($way)->recombined([[1.0, 1.0, 1.0]])->divide($length);
-        $ramp = static fn (VipsImage $share): VipsImage => EdgeScale::unit($share->linear(1 / (self::GOES_ON[1] - self::GOES_ON[0]), -self::GOES_ON[0] / (self::GOES_ON[1] - self::GOES_ON[0])));
-        $inside = $ramp($along($coarser->band(0, 3), $finer->band(0, 3)))->inMemory();
-        $outside = $ramp($along($finer->band(3, 3), $coarser->band(3, 3)))->inMemory();
-        // On one side alone that is the thing's own shading, or what lies beside it.
-        $goesOn = $inside->subtract($outside)->above(0.0)->choosing($outside, $inside);
+        // Of the colours outside: a reach ends early in a mixture, so that they have some of the thing in them where the line is wider than this scale.
+        // As bright as farther away, since what is nearer may lie in the thing's shade.
+        $bright = static fn (VipsImage $image): VipsImage => $image->recombined([self::LUMINANCE])->linear(1.0, self::HAIR);
+        $outside = $finer->band(3, 3)->multiply($bright($coarser->band(3, 3))->divide($bright($finer->band(3, 3))));
+        $goesOn = EdgeScale::unit($along($outside, $coarser->band(3, 3))->linear(1 / (self::GOES_ON[1] - self::GOES_ON[0]), -self::GOES_ON[0] / (self::GOES_ON[1] - self::GOES_ON[0])))->inMemory();
         // Only beside a line there is anything to go by; what lies farther from it takes after it.
         $near = $finer->band(6);
         $mean = array_fill(0, 2 * self::AROUND + 1, 1 / (2 * self::AROUND + 1));
         $known = $near->filtered($mean)->inMemory();
-        $share = $known->above(self::HAIR)->choosing($goesOn->multiply($near)->filtered($mean)->divide($known->linear(1.0, self::HAIR)), $known->linear(0.0, 1.0))->multiply($coarser->band(6)->above(self::HAIR)->linear(1 / 255, 0.0))->inMemory();
+        $clear = EdgeScale::unit($known->linear(self::CLEAR, 0.0))->inMemory();
+        $going = $goesOn->multiply($near)->filtered($mean)->divide($known->linear(1.0, self::HAIR));
+        $share = $clear->multiply($going->linear(1.0, -1.0))->linear(1.0, 1.0)->multiply($coarser->band(6)->above(self::HAIR)->linear(1 / 255, 0.0))->inMemory();
 
         return $finer->add($coarser->subtract($finer)->multiply($share))->cast(SampleFormat::Float);
     }

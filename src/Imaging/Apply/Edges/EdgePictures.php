@@ -63,21 +63,27 @@ final readonly class EdgePictures
         return $tiles;
     }
 
-    public function toBytes(): string
+    /**
+     * For the screen: width, height, and how many tiles are mixed, as 32 bits each, least significant first; then the number of each of these tiles,
+     * counted along the rows; then the tiles, TILE × TILE × (red, green, blue, sureness) of the inside and the same of the outside.
+     */
+    public function tileBytes(): string
     {
-        return pack('V3', $this->width, $this->height, \strlen($this->tiles)).$this->tiles.$this->inside.$this->outside;
-    }
-
-    /** Null when these are not the bytes of such pictures. */
-    public static function fromBytes(string $bytes): ?self
-    {
-        /** @var array{1: int, 2: int, 3: int}|false $head */
-        $head = \strlen($bytes) >= 12 ? unpack('V3', $bytes) : false;
-        if (false === $head || \strlen($bytes) !== 12 + $head[3] + 8 * $head[1] * $head[2]) {
-            return null;
+        $across = intdiv($this->width + self::TILE - 1, self::TILE);
+        $numbers = [];
+        $tiles = '';
+        $row = 4 * $this->width;
+        foreach ($this->mixed() as [$column, $down]) {
+            $numbers[] = $down * $across + $column;
+            $wide = 4 * min(self::TILE, $this->width - $column * self::TILE);
+            foreach ([$this->inside, $this->outside] as $picture) {
+                for ($i = 0; $i < self::TILE; ++$i) {
+                    $at = ($down * self::TILE + $i) * $row + 4 * $column * self::TILE;
+                    $tiles .= str_pad($down * self::TILE + $i < $this->height ? substr($picture, $at, $wide) : '', 4 * self::TILE, "\0");
+                }
+            }
         }
-        $size = 4 * $head[1] * $head[2];
 
-        return new self($head[1], $head[2], substr($bytes, 12 + $head[3], $size), substr($bytes, 12 + $head[3] + $size), substr($bytes, 12, $head[3]));
+        return pack('V3', $this->width, $this->height, \count($numbers)).([] === $numbers ? '' : pack('V*', ...$numbers)).$tiles;
     }
 }

@@ -3,6 +3,7 @@ import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../../api/client';
 import { greys } from '../../theme';
+import { EdgesSwitch } from './EdgesSwitch';
 import { LedgerRow } from './LedgerRow';
 import { atRest, duplicated, named, placed, removed, shifted, switched, type Edit } from '../../model/ledgerEdits';
 import { newId, type Look } from '../../model/looks';
@@ -118,6 +119,7 @@ export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo
           ))}
         </Box>
       )}
+      {moves.some(({ reach }) => reach) && <EdgesSwitch look={look} onEdit={onEdit} />}
       <Menu
         anchorEl={menu?.at ?? null}
         open={menu !== null}

@@ -11,6 +11,7 @@ import { PlaceMarks, type Mark } from './PlaceMarks';
 import type { Rect, Shows, ViewMode } from '../../gl/PhotoRenderer';
 import type { Place, Stroke, Tool } from './tools';
 import { useCubePreview } from './useCubePreview';
+import { useEdges } from './useEdges';
 import { usePhotoCursor } from './usePhotoCursor';
 import { usePhotoTextures } from './usePhotoTextures';
 import { usePointerOnStage, type StageActions } from './usePointerOnStage';
@@ -67,6 +68,7 @@ export function PhotoStage(props: Props) {
   const { drawing, failure } = useRenderer(canvas);
   const loading = usePhotoTextures(drawing, photo, viewport, pane, attempt);
   const cube = useCubePreview(drawing, photo.id, props.look, props.watch, props.onPreview, attempt);
+  const edges = useEdges(drawing, photo.id, props.look);
   const pointer = usePointerOnStage({ ...props, canvas });
   const keyboard = usePhotoCursor({ ...props, pane });
 
@@ -112,7 +114,7 @@ export function PhotoStage(props: Props) {
         ref={canvas}
         role="img"
         aria-label={`${photo.name}, ${view}`}
-        data-settled={ready && cube.settled}
+        data-settled={ready && cube.settled && edges.known}
         style={{ visibility: ready && (cube.shown || cube.stale !== null) ? 'visible' : 'hidden', position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' }}
       />
       {ready && (
