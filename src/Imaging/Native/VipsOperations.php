@@ -188,6 +188,12 @@ trait VipsOperations
         return $wide->area($radius, $radius, $this->width(), $this->height());
     }
 
+    /** With a frame of zeros around it. */
+    public function framed(int $by): self
+    {
+        return self::run('embed', [$this, self::OUT, $by, $by, $this->width() + 2 * $by, $this->height() + 2 * $by]);
+    }
+
     /** Half as wide and high, each pixel the mean of four; what is odd at the end is left out. */
     public function halved(): self
     {

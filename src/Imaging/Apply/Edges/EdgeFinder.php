@@ -28,7 +28,7 @@ final class EdgeFinder
     /** Nodes of the lattice that weights are looked up on. */
     private const LATTICE = 33;
     /** Share of the way from side to side that colours still change to the next scale: not at all; so much that this counts. */
-    private const GOES_ON = [0.05, 0.15];
+    private const GOES_ON = [0.02, 0.08];
     /** Of linear light: IEC 61966-2-1. */
     private const LUMINANCE = [0.2126, 0.7152, 0.0722];
     /** Difference of the two colours, in levels of 8 bits, from which on they can be told apart; in full. */
@@ -150,11 +150,12 @@ final class EdgeFinder
         $way = $coarser->band(0, 3)->subtract($coarser->band(3, 3))->inMemory();
         $length = $way->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR)->inMemory();
         $along = static fn (VipsImage $from, VipsImage $to): VipsImage => $from->subtract($to)->multiply($way)->recombined([[1.0, 1.0, 1.0]])->divide($length);
-        // Of the colours outside: a reach ends early in a mixture, so that they have some of the thing in them where the line is wider than this scale.
-        // As bright as farther away, since what is nearer may lie in the thing's shade.
+        // As bright as farther away: what is nearer may lie in shade, and that is no mixture.
         $bright = static fn (VipsImage $image): VipsImage => $image->recombined([self::LUMINANCE])->linear(1.0, self::HAIR);
-        $outside = $finer->band(3, 3)->multiply($bright($coarser->band(3, 3))->divide($bright($finer->band(3, 3))));
-        $goesOn = EdgeScale::unit($along($outside, $coarser->band(3, 3))->linear(1 / (self::GOES_ON[1] - self::GOES_ON[0]), -self::GOES_ON[0] / (self::GOES_ON[1] - self::GOES_ON[0])))->inMemory();
+        $asBright = static fn (int $first): VipsImage => $finer->band($first, 3)->multiply($bright($coarser->band($first, 3))->divide($bright($finer->band($first, 3))));
+        $ramp = static fn (VipsImage $share): VipsImage => EdgeScale::unit($share->linear(1 / (self::GOES_ON[1] - self::GOES_ON[0]), -self::GOES_ON[0] / (self::GOES_ON[1] - self::GOES_ON[0])));
+        [$inside, $outside] = [$ramp($along($coarser->band(0, 3), $asBright(0)))->inMemory(), $ramp($along($asBright(3), $coarser->band(3, 3)))->inMemory()];
+        $goesOn = $inside->subtract($outside)->above(0.0)->choosing($inside, $outside);
         // Only beside a line there is anything to go by; what lies farther from it takes after it.
         $near = $finer->band(6);
         $mean = array_fill(0, 2 * self::AROUND + 1, 1 / (2 * self::AROUND + 1));

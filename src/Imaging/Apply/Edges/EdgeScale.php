@@ -23,15 +23,17 @@ final readonly class EdgeScale
     private const OUT = 2;
     /** Pixels from a core beyond which what is caught has none. */
     private const THIN = 2;
-    /** Mean of four pixels of 255, or nearly so. */
+    /** Below the mean of four pixels of 255, and of two. */
     private const WHOLE = 254.0;
+    private const HALF = 127.0;
     /** Colours are spread from as far as this many halvings reach. */
     private const HALVINGS = 3;
     /** How much a coarser level counts against a finer one. */
     private const COARSER = 0.05;
     /** A core is near in full where this share of the square around is core, whose half side is so many of its pixels. */
     private const NEAR = 8.0;
-    private const AROUND = 2;
+    private const AROUND = 3;
+    private const LEAST = 1e-6;
 
     /** All of them are half as wide and high as the picture. */
     private function __construct(public VipsImage $inside, public VipsImage $outside, public VipsImage $near)
@@ -45,13 +47,39 @@ final readonly class EdgeScale
     public static function of(VipsImage $linear, VipsImage $weight): self
     {
         $caught = $weight->above(self::CAUGHT)->inMemory();
-        $core = $caught->eroded(self::CORE)->inMemory();
+        $core = $caught->eroded(self::CORE)->halved()->above(self::WHOLE)->inMemory();
         // What is too thin to have a core is one itself.
-        $core = $core->or($caught->and($core->dilated(self::THIN)->below(1.0)));
-        [$inside, $outside] = [self::masked($linear, $core), self::masked($linear, $weight->below(self::FREE)->inMemory()->eroded(self::OUT))];
+        $core = $core->or($caught->halved()->above(self::HALF)->and($core->dilated(self::THIN)->below(1.0)));
+        [$inside, $outside] = [self::masked($linear, $core), self::masked($linear, $weight->below(self::FREE)->inMemory()->eroded(self::OUT)->halved()->above(self::WHOLE))];
         $near = self::least(self::around($inside->band(3), self::AROUND)->inMemory(), self::around($outside->band(3), self::AROUND)->inMemory())->linear(self::NEAR, 0.0);
+        [$one, $other] = self::purer($linear, $inside, $outside);
 
-        return new self(self::spread($inside)->inMemory(), self::spread($outside)->inMemory(), self::unit($near)->inMemory());
+        return new self($one->inMemory(), $other->inMemory(), self::unit($near)->inMemory());
+    }
+
+    /**
+     * Cores may still have some of the other side in them, thin ones above all: what has more of it counts less.
+     *
+     * @return array{VipsImage, VipsImage} the colours of both, spread
+     */
+    private static function purer(VipsImage $linear, VipsImage $inside, VipsImage $outside): array
+    {
+        [$one, $other] = [self::spread($inside)->inMemory(), self::spread($outside)->inMemory()];
+        $way = $one->subtract($other)->inMemory();
+        $length = self::sum($way, $way)->linear(1.0, self::LEAST);
+        $share = self::unit(self::sum($linear->colours()->subtract($other), $way)->divide($length));
+        $pure = static function (VipsImage $share): VipsImage {
+            $squared = $share->multiply($share);
+
+            return $squared->multiply($squared)->cast(SampleFormat::Float)->inMemory();
+        };
+
+        return [self::spread($inside->multiply($pure($share))->cast(SampleFormat::Float)->inMemory()), self::spread($outside->multiply($pure($share->linear(-1.0, 1.0)))->cast(SampleFormat::Float)->inMemory())];
+    }
+
+    private static function sum(VipsImage $one, VipsImage $other): VipsImage
+    {
+        return $one->multiply($other)->recombined([[1.0, 1.0, 1.0]]);
     }
 
     /** Values as they are, but none below 0 or above 1. */
@@ -74,10 +102,10 @@ final readonly class EdgeScale
         return $one->subtract($other)->above(0.0)->choosing($other, $one);
     }
 
-    /** Colours where all of a mask is 255, black elsewhere. */
+    /** Colours where a mask is 255, black elsewhere. */
     private static function masked(VipsImage $linear, VipsImage $mask): VipsImage
     {
-        return $linear->multiply($mask->halved()->above(self::WHOLE)->linear(1 / 255, 0.0))->cast(SampleFormat::Float)->inMemory();
+        return $linear->multiply($mask->linear(1 / 255, 0.0))->cast(SampleFormat::Float)->inMemory();
     }
 
     /** Colours where there are any, and around them the mean of what is near. */

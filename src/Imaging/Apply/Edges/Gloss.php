@@ -38,7 +38,8 @@ final class Gloss
             return $found;
         }
         $caught = $weights[self::SCALE]->above(self::CAUGHT)->inMemory();
-        $closed = $caught->dilated(self::GAP)->inMemory()->eroded(self::GAP);
+        // Framed, so that what lies between a thing and the picture's edge is no gap.
+        $closed = $caught->framed(2 * self::GAP)->dilated(self::GAP)->inMemory()->eroded(self::GAP)->area(2 * self::GAP, 2 * self::GAP, $caught->width(), $caught->height());
         $gaps = $closed->and($weights[self::SCALE]->below(self::LET_GO))->dilated(1)->linear(1 / 255, 0.0)->cast(SampleFormat::Float)->enlarged($found->width(), $found->height());
         $inside = $found->band(0, 3);
         $from = $linear->colours()->subtract($inside)->inMemory();
@@ -49,7 +50,8 @@ final class Gloss
         $straight = $along->multiply($along)->divide($length->multiply($distance));
         $explained = EdgeScale::unit($straight->linear(1 / self::BESIDE, 1.0 - 1 / self::BESIDE));
         $lighter = $along->divide($length)->above(self::LEAST)->linear(1 / 255, 0.0);
-        $gloss = EdgeScale::unit($gaps->multiply($explained)->multiply($lighter))->inMemory();
+        $known = $inside->recombined([[1.0, 1.0, 1.0]])->above(self::LEAST)->linear(1 / 255, 0.0);
+        $gloss = EdgeScale::unit($gaps->multiply($explained)->multiply($lighter)->multiply($known))->inMemory();
         $is = $gloss->subtract($found->band(6))->above(0.0);
         $white = $inside->linear(0.0, 1.0);
 

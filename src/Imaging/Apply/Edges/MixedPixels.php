@@ -20,6 +20,9 @@ use Tovrin\Core\Colour\Encoding\StandardRgb;
 final readonly class MixedPixels
 {
     private const HAIR = 1e-6;
+    /** What counts of a difference: of its light and dark, equal in all three channels, this part less than of the rest. */
+    private const LESS = 0.7;
+    private const TELLS = [[1.0 - self::LESS / 3, -self::LESS / 3, -self::LESS / 3], [-self::LESS / 3, 1.0 - self::LESS / 3, -self::LESS / 3], [-self::LESS / 3, -self::LESS / 3, 1.0 - self::LESS / 3]];
 
     /**
      * @param Pixels      $inside  the colours on the one side, 16 bits
@@ -91,8 +94,10 @@ final readonly class MixedPixels
         };
         $outside = $own(4);
         $way = $own(0)->subtract($outside)->inMemory();
-        $length = $way->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR);
-        $share = EdgeScale::unit($linear->subtract($outside)->multiply($way)->recombined([[1.0, 1.0, 1.0]])->divide($length))->inMemory();
+        // Texture and shade are light and dark of one colour: what differs in colour tells more of which of the two a pixel is.
+        $told = $way->recombined(self::TELLS)->inMemory();
+        $length = $told->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR);
+        $share = EdgeScale::unit($linear->subtract($outside)->multiply($told)->recombined([[1.0, 1.0, 1.0]])->divide($length))->inMemory();
         // Less sure, less far apart: at the ends of a line a pixel is whole again without a step.
         $way = $way->multiply($beside->band(3)->linear(1 / 255, 0.0))->inMemory();
         $inside = $linear->add($way->multiply($share->linear(-1.0, 1.0)));
