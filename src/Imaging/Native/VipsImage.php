@@ -162,6 +162,9 @@ final class VipsImage
             $length = new OutNumber(VipsLibrary::get(), 'size_t');
             $whole = self::made(Ffi::call(VipsLibrary::get(), 'vips_image_write_to_memory', $this->handle, $length->place()));
             try {
+                if ($length->value() > $memory->length()) {
+                    throw new \LogicException(\sprintf('An image of %d bytes does not fit into %d.', $length->value(), $memory->length()));
+                }
                 \FFI::memcpy($memory->at(0), $whole, $length->value());
             } finally {
                 Ffi::call(VipsLibrary::get(), 'g_free', $whole);
@@ -195,7 +198,7 @@ final class VipsImage
 
     public function region(): VipsRegion
     {
-        return new VipsRegion(self::made(Ffi::call(VipsLibrary::get(), 'vips_region_new', $this->handle)));
+        return new VipsRegion(self::made(Ffi::call(VipsLibrary::get(), 'vips_region_new', $this->handle)), $this);
     }
 
     /**

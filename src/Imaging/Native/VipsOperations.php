@@ -188,6 +188,12 @@ trait VipsOperations
         return $wide->area($radius, $radius, $this->width(), $this->height());
     }
 
+    /** In a larger image of zeros, at a place of it. */
+    public function within(int $left, int $top, int $width, int $height): self
+    {
+        return self::run('embed', [$this, self::OUT, $left, $top, $width, $height]);
+    }
+
     /** With a frame of zeros around it. */
     public function framed(int $by): self
     {
@@ -197,7 +203,9 @@ trait VipsOperations
     /** Half as wide and high, each pixel the mean of four; what is odd at the end is left out. */
     public function halved(): self
     {
-        return self::run('shrink', [$this, self::OUT, 2.0, 2.0]);
+        [$width, $height] = [$this->width() - $this->width() % 2, $this->height() - $this->height() % 2];
+
+        return self::run('shrink', [$width === $this->width() && $height === $this->height() ? $this : $this->area(0, 0, $width, $height), self::OUT, 2.0, 2.0]);
     }
 
     /** Each value as a table has it. */

@@ -18,11 +18,17 @@ final class VipsPart
 
     public function into(SharedBytes $memory, int $offset): void
     {
+        if ($offset + $this->length > $memory->length()) {
+            throw new \LogicException('A part of an image does not fit into its memory.');
+        }
         \FFI::memcpy($memory->at($offset), $this->bytes, max(0, $this->length));
     }
 
-    public function toString(): string
+    /** A stretch of it, a row for example. */
+    public function rowInto(SharedBytes $memory, int $offset, int $from, int $length): void
     {
-        return \FFI::string($this->bytes, max(0, $this->length));
+        $bytes = VipsLibrary::get()->cast('char*', $this->bytes);
+        \assert($bytes instanceof \FFI\CData);
+        \FFI::memcpy($memory->at($offset), \FFI::addr($bytes[$from]), max(0, $length)); // @phpstan-ignore argument.type
     }
 }

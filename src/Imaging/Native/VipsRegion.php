@@ -7,8 +7,11 @@ namespace Tovrin\App\Imaging\Native;
 /** Parts of an image, computed when they are asked for; what belongs to the library is freed with this object. */
 final class VipsRegion
 {
-    /** @param \FFI\CData $handle which belongs to this object from now on */
-    public function __construct(private readonly \FFI\CData $handle)
+    /**
+     * @param \FFI\CData $handle which belongs to this object from now on
+     * @param VipsImage  $image  whose memory has to stay as long
+     */
+    public function __construct(private readonly \FFI\CData $handle, public readonly VipsImage $image)
     {
     }
 

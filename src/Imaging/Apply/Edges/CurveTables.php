@@ -12,6 +12,7 @@ use Tovrin\Core\Colour\Encoding\RgbEncoding;
 final class CurveTables
 {
     private const LEVELS = 65_536;
+    private const AT_ONCE = 1024;
 
     /**
      * From encoded values to linear light.
@@ -23,9 +24,12 @@ final class CurveTables
     public static function linear(VipsImage $image, RgbEncoding $encoding): VipsImage
     {
         $levels = SampleFormat::Byte === $image->format() ? 256 : self::LEVELS;
-        $steps = array_map(static fn (int $i): float => $i / ($levels - 1), range(0, $levels - 1));
+        $channels = [];
+        foreach ($encoding->curves as $curve) {
+            $channels[] = VipsImage::over(self::packed('f', $curve->decode(self::steps($levels))), $levels, 1, 1, 32);
+        }
 
-        return $image->lookedUp(VipsImage::over(self::interleaved(array_map(static fn (int $channel): array => $encoding->curves[$channel]->decode($steps), [0, 1, 2]), 'f'), $levels, 1, 3, 32));
+        return $image->lookedUp($channels[0]->join($channels[1], $channels[2])->inMemory());
     }
 
     /**
@@ -36,21 +40,36 @@ final class CurveTables
      */
     public static function encoded(VipsImage $image, RgbEncoding $encoding, int $bits): VipsImage
     {
-        $most = SampleFormat::ofBits($bits)->most();
-        $steps = array_map(static fn (int $i): float => $i / (self::LEVELS - 1), range(0, self::LEVELS - 1));
-        $values = array_map(static fn (int $channel): array => array_map(static fn (float $v): int => (int) (max(0.0, min(1.0, $v)) * $most + 0.5), $encoding->curves[$channel]->encode($steps)), [0, 1, 2]);
+        $format = SampleFormat::ofBits($bits);
+        $channels = [];
+        foreach ($encoding->curves as $curve) {
+            $channels[] = VipsImage::over(self::packed('f', $curve->encode(self::steps(self::LEVELS))), self::LEVELS, 1, 1, 32);
+        }
+        // A cast takes what is beyond its ends as these.
+        $table = $channels[0]->join($channels[1], $channels[2])->linear($format->most(), 0.5)->cast($format)->inMemory();
 
-        return $image->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)->lookedUp(VipsImage::over(self::interleaved($values, 8 === $bits ? 'C' : 'S'), self::LEVELS, 1, 3, $bits));
+        return $image->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)->lookedUp($table);
     }
 
-    /** @param array<int, array<int, int|float>> $channels three, as long as one another */
-    private static function interleaved(array $channels, string $how): string
+    /** @return list<float> */
+    private static function steps(int $levels): array
     {
-        $all = [];
-        foreach ($channels[0] as $i => $value) {
-            array_push($all, $value, $channels[1][$i], $channels[2][$i]);
+        $steps = [];
+        for ($i = 0; $i < $levels; ++$i) {
+            $steps[] = $i / ($levels - 1.0);
         }
 
-        return pack($how.'*', ...$all);
+        return $steps;
+    }
+
+    /** @param array<int, float> $values */
+    private static function packed(string $how, array $values): string
+    {
+        $bytes = '';
+        foreach (array_chunk($values, self::AT_ONCE) as $some) {
+            $bytes .= pack($how.'*', ...$some);
+        }
+
+        return $bytes;
     }
 }

@@ -35,6 +35,12 @@ final class EdgeFinder
     private const APART = [8.0, 20.0];
     /** Pixels around that a line speaks for. */
     private const AROUND = 3;
+    /** Halvings to the blocks that are looked through for what is reached, mean weight of one that has some, and blocks around that are taken along. */
+    private const BLOCK = 4;
+    private const SOME = 0.01;
+    private const MARGIN = 4;
+    /** Sureness up to which a pixel is left whole. */
+    private const UNSURE = 0.08;
     /** A line speaks in full where its sureness is this part of 1 in the mean of what lies around. */
     private const CLEAR = 10.0;
     /** Pixels that a picture has at least each way. */
@@ -53,18 +59,84 @@ final class EdgeFinder
         }
         $mattes = array_map(static fn (int $move): Pixels => self::matte($grade, $move, $picture), $moves);
         [$width, $height] = [intdiv($picture->width, 2), intdiv($picture->height, 2)];
-        $size = $width * $height;
-        [$inside, $outside, $near] = [new SharedBytes(4 * $size), new SharedBytes(4 * $size), new SharedBytes($size)];
-        Vips::aside(static function () use ($picture, $mattes, $inside, $outside, $near): string {
-            $both = self::drawn($picture, $mattes)->inMemory();
-            $both->band(0, 4)->into($inside);
-            $both->band(4, 4)->into($outside);
-            $both->band(3)->into($near);
+        // Each line in a process of its own: so all processors have something to do.
+        $lines = array_map(static fn (): array => [new SharedBytes(8 * $width * $height), new SharedBytes(4 * $width * $height)], $mattes);
+        $tasks = [];
+        foreach ($mattes as $number => $matte) {
+            $tasks[] = Vips::begin(static function () use ($picture, $matte, $lines, $number, $width, $height): string {
+                $weight = self::weight($matte);
+                [$left, $top, $across, $down] = self::around($weight);
+                if ($across > 0) {
+                    $line = self::line(self::halvings(self::linear($picture->image()->area($left, $top, $across, $down))), self::halvings($weight->area($left, $top, $across, $down)->inMemory()))->inMemory();
+                    $whole = $line->within(intdiv($left, 2), intdiv($top, 2), $width, $height)->inMemory();
+                    $whole->band(0, 8)->cast(SampleFormat::Byte)->into($lines[$number][0]);
+                    $whole->band(8)->into($lines[$number][1]);
+                }
+
+                return '';
+            });
+        }
+        foreach ($tasks as $task) {
+            $task->result();
+        }
+        [$inside, $outside, $near] = [new SharedBytes(4 * $width * $height), new SharedBytes(4 * $width * $height), new SharedBytes($width * $height)];
+        Vips::aside(static function () use ($lines, $width, $height, $inside, $outside, $near): string {
+            $drawn = static fn (int $number): array => [VipsImage::over($lines[$number][0], $width, $height, 8, 8), VipsImage::over($lines[$number][1], $width, $height, 1, 32)];
+            [$best, $clearest] = $drawn(0);
+            for ($number = 1, $count = \count($lines); $number < $count; ++$number) {
+                [$pictures, $clear] = $drawn($number);
+                // Where several reaches end, the line whose sides differ most tells most of a pixel.
+                $is = $clearest->subtract($clear)->below(0.0);
+                [$best, $clearest] = [$is->choosing($pictures, $best), $is->choosing($clear, $clearest)];
+            }
+            $best = $best->inMemory();
+            $best->band(0, 4)->into($inside);
+            $best->band(4, 4)->into($outside);
+            $best->band(3)->into($near);
 
             return '';
         });
 
         return new EdgePictures($width, $height, $inside->toString(), $outside->toString(), EdgePictures::tilesOf($near->toString(), $width));
+    }
+
+    /**
+     * The part of a picture that lines can be in: most reaches take in some things of many.
+     *
+     * @return array{int, int, int, int} left, top, width and height; no width for none
+     */
+    private static function around(VipsImage $weight): array
+    {
+        $small = $weight;
+        for ($i = 0; $i < self::BLOCK && min($small->width(), $small->height()) >= 2; ++$i) {
+            $small = $small->halved()->inMemory();
+        }
+        [$across, $down, $block] = [$small->width(), $small->height(), intdiv($weight->width(), $small->width())];
+        $bytes = new SharedBytes($across * $down);
+        $small->above(self::SOME)->into($bytes);
+        $rows = array_filter(str_split($bytes->toString(), max(1, $across)), static fn (string $row): bool => '' !== trim($row, "\0"));
+        if ([] === $rows) {
+            return [0, 0, 0, 0];
+        }
+        $left = min(array_map(static fn (string $row): int => strspn($row, "\0"), $rows)) - self::MARGIN;
+        $right = max(array_map(static fn (string $row): int => \strlen(rtrim($row, "\0")), $rows)) + self::MARGIN;
+        [$top, $bottom] = [array_key_first($rows) - self::MARGIN, array_key_last($rows) + 1 + self::MARGIN];
+        [$left, $top] = [max(0, $left) * $block, max(0, $top) * $block];
+
+        return [$left, $top, ($right >= $across ? $weight->width() : $right * $block) - $left, ($bottom >= $down ? $weight->height() : $bottom * $block) - $top];
+    }
+
+    /** Linear red, green, blue and 1. */
+    private static function linear(VipsImage $picture): VipsImage
+    {
+        $colours = CurveTables::linear($picture->colours(), StandardRgb::encoding());
+
+        return $colours->join($colours->band(0)->linear(0.0, 1.0))->cast(SampleFormat::Float)->inMemory();
+    }
+
+    private static function weight(Pixels $matte): VipsImage
+    {
+        return $matte->image()->band(0)->linear(1 / SampleFormat::Word->most(), 0.0)->cast(SampleFormat::Float)->inMemory();
     }
 
     /** @return list<int> the moves whose reaches end somewhere */
@@ -78,26 +150,6 @@ final class EdgeFinder
         $link = GradeLink::ofWeights($grade, $move, EncodingTransform::srgb(), $picture, self::LATTICE);
 
         return LittleCms::applyLink($link->bytes, $link->lattice, $picture->copy(), static function (): void {}, 16);
-    }
-
-    /**
-     * Both pictures together, in eight bands.
-     *
-     * @param non-empty-list<Pixels> $mattes
-     */
-    private static function drawn(Pixels $picture, array $mattes): VipsImage
-    {
-        $colours = CurveTables::linear($picture->image(), StandardRgb::encoding());
-        $linear = self::halvings($colours->join($colours->band(0)->linear(0.0, 1.0))->cast(SampleFormat::Float)->inMemory());
-        $best = null;
-        foreach ($mattes as $matte) {
-            $weight = $matte->image()->band(0)->linear(1 / SampleFormat::Word->most(), 0.0)->cast(SampleFormat::Float)->inMemory();
-            $own = self::line($linear, self::halvings($weight));
-            // Where several reaches end, the line whose sides differ most tells most of a pixel.
-            $best = null === $best ? $own : $own->band(8)->subtract($best->band(8))->above(0.0)->choosing($own, $best)->inMemory();
-        }
-
-        return $best->band(0, 8)->cast(SampleFormat::Byte);
     }
 
     /** @return non-empty-list<VipsImage> an image at each of the scales */
@@ -133,7 +185,8 @@ final class EdgeFinder
         $apart = $difference->multiply($difference)->recombined([[1.0, 1.0, 1.0]])->inMemory();
         // Squared, as the difference is.
         $clear = EdgeScale::unit($apart->linear(1 / (self::APART[1] ** 2 - self::APART[0] ** 2), -self::APART[0] ** 2 / (self::APART[1] ** 2 - self::APART[0] ** 2)));
-        $near = $found->band(6)->multiply($clear)->inMemory();
+        // What is hardly sure would only be worked on for nothing.
+        $near = EdgeScale::unit($found->band(6)->multiply($clear)->linear(1 / (1 - self::UNSURE), -self::UNSURE / (1 - self::UNSURE)))->inMemory();
         $sureness = $near->linear(255.0, 0.5)->cast(SampleFormat::Byte);
 
         return $inside->join($sureness, $outside, $sureness, $near->multiply($apart))->cast(SampleFormat::Float);
@@ -152,9 +205,12 @@ final class EdgeFinder
         $along = static fn (VipsImage $from, VipsImage $to): VipsImage => $from->subtract($to)->multiply($way)->recombined([[1.0, 1.0, 1.0]])->divide($length);
         // As bright as farther away: what is nearer may lie in shade, and that is no mixture.
         $bright = static fn (VipsImage $image): VipsImage => $image->recombined([self::LUMINANCE])->linear(1.0, self::HAIR);
-        $asBright = static fn (int $first): VipsImage => $finer->band($first, 3)->multiply($bright($coarser->band($first, 3))->divide($bright($finer->band($first, 3))));
+        $ratio = static fn (int $first): VipsImage => $bright($coarser->band($first, 3))->divide($bright($finer->band($first, 3)))->inMemory();
+        [$within, $beyond] = [$ratio(0), $ratio(3)];
+        // What is brighter before something dark is no shade, but light of the thing.
+        $beyond = $beyond->above(1.0)->choosing($beyond, $beyond->linear(0.0, 1.0));
         $ramp = static fn (VipsImage $share): VipsImage => EdgeScale::unit($share->linear(1 / (self::GOES_ON[1] - self::GOES_ON[0]), -self::GOES_ON[0] / (self::GOES_ON[1] - self::GOES_ON[0])));
-        [$inside, $outside] = [$ramp($along($coarser->band(0, 3), $asBright(0)))->inMemory(), $ramp($along($asBright(3), $coarser->band(3, 3)))->inMemory()];
+        [$inside, $outside] = [$ramp($along($coarser->band(0, 3), $finer->band(0, 3)->multiply($within)))->inMemory(), $ramp($along($finer->band(3, 3)->multiply($beyond), $coarser->band(3, 3)))->inMemory()];
         $goesOn = $inside->subtract($outside)->above(0.0)->choosing($inside, $outside);
         // Only beside a line there is anything to go by; what lies farther from it takes after it.
         $near = $finer->band(6);

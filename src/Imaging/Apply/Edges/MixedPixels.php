@@ -40,10 +40,10 @@ final readonly class MixedPixels
             return null;
         }
         $strip = Strip::mixed($edges, $picture);
-        [$width, $height] = [$strip->width, $strip->height()];
+        [$width, $height] = [$strip->width, $strip->height];
         [$inside, $outside, $share] = [new SharedBytes(6 * $width * $height), new SharedBytes(6 * $width * $height), new SharedBytes(2 * $width * $height)];
         Vips::aside(static function () use ($edges, $picture, $strip, $inside, $outside, $share): string {
-            $pixels = VipsImage::over($strip->taken($picture), $strip->width, $strip->height(), $picture->channels(), $picture->bits);
+            $pixels = VipsImage::over($strip->taken($picture), $strip->width, $strip->height, $picture->channels(), $picture->bits);
             $beside = $strip->of(VipsImage::over($edges->inside, $edges->width, $edges->height, 4, 8)->join(VipsImage::over($edges->outside, $edges->width, $edges->height, 4, 8)), 8);
             $apart = self::apart($pixels->colours(), $picture->colours->encoding, $beside)->inMemory();
             $apart->band(0, 3)->into($inside);

@@ -8,52 +8,60 @@ use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\Pixels;
 
-/** Some tiles of a picture, one below the other: what is worked on where only a little of a picture matters. */
+/** Some pieces of a picture, all as tall as one another, side by side: what is worked on where only a little of a picture matters. */
 final readonly class Strip
 {
-    /** @param list<array{0: int, 1: int}> $corners left and top of the tiles, in pixels of the picture */
-    private function __construct(private array $corners, public int $width, private int $tall, private int $across, private int $down)
+    /**
+     * @param list<array{0: int, 1: int, 2: int, 3: int}> $pieces left, top and width of each in pixels of the picture, and where it begins in the strip
+     */
+    private function __construct(private array $pieces, public int $width, public int $height, private int $across, private int $down)
     {
     }
 
-    /** The tiles of a picture in which pixels are mixed. */
+    /** The parts of a picture in which pixels are mixed. */
     public static function mixed(EdgePictures $edges, Pixels $picture): self
     {
-        [$across, $down] = [$picture->width / $edges->width, $picture->height / $edges->height];
-        $width = min($picture->width, (int) ceil(EdgePictures::TILE * $across) + 1);
-        $tall = min($picture->height, (int) ceil(EdgePictures::TILE * $down) + 1);
+        [$across, $down] = [EdgePictures::TILE * $picture->width / $edges->width, EdgePictures::TILE * $picture->height / $edges->height];
+        $tall = min($picture->height, (int) ceil($down) + 1);
+        $pieces = [];
+        $width = 0;
+        foreach (self::runs($edges->mixed()) as [$first, $past, $row]) {
+            $left = (int) ($first * $across);
+            $wide = min($picture->width, (int) ceil($past * $across)) - $left;
+            // The last ones in a column overlap those above, which does no harm.
+            $pieces[] = [$left, min((int) ($row * $down), $picture->height - $tall), $wide, $width];
+            $width += $wide;
+        }
 
-        // The last ones in a row or column overlap those before, which does no harm.
-        return new self(array_map(static fn (array $tile): array => [min((int) ($tile[0] * EdgePictures::TILE * $across), $picture->width - $width), min((int) ($tile[1] * EdgePictures::TILE * $down), $picture->height - $tall)], $edges->mixed()), $width, $tall, $picture->width, $picture->height);
+        return new self($pieces, $width, $tall, $picture->width, $picture->height);
     }
 
-    public function height(): int
-    {
-        return $this->tall * \count($this->corners);
-    }
-
-    /** The tiles of an image, which is as large as the picture or is brought to its size in straight lines. To be called in a process of its own. */
+    /** The pieces of an image, which is as large as the picture or is brought to its size in straight lines. To be called in a process of its own. */
     public function of(VipsImage $image, int $bits): VipsImage
     {
         $full = $image->width() === $this->across && $image->height() === $this->down ? $image : $image->enlarged($this->across, $this->down);
         $region = $full->region();
         $bands = $image->bands();
-        $size = $this->width * $this->tall * $bands * intdiv($bits, 8);
-        $memory = new SharedBytes($size * \count($this->corners));
-        foreach ($this->corners as $number => [$left, $top]) {
-            $region->part($left, $top, $this->width, $this->tall)->into($memory, $size * $number);
+        $pixel = $bands * intdiv($bits, 8);
+        $memory = new SharedBytes($pixel * $this->width * $this->height);
+        foreach ($this->pieces as [$left, $top, $wide, $at]) {
+            $part = $region->part($left, $top, $wide, $this->height);
+            for ($row = 0; $row < $this->height; ++$row) {
+                $part->rowInto($memory, ($row * $this->width + $at) * $pixel, $row * $wide * $pixel, $wide * $pixel);
+            }
         }
 
-        return VipsImage::over($memory, $this->width, $this->height(), $bands, $bits);
+        return VipsImage::over($memory, $this->width, $this->height, $bands, $bits);
     }
 
-    /** The picture's own pixels in the tiles. */
+    /** The picture's own pixels in the pieces. */
     public function taken(Pixels $picture): SharedBytes
     {
-        $bytes = $this->width * $picture->bytesPerPixel();
-        $memory = new SharedBytes($bytes * $this->height());
-        $this->eachRow(static function (int $inStrip, int $inPicture) use ($memory, $picture, $bytes): void {
-            $memory->copy($inStrip * $picture->bytesPerPixel(), $picture->shared(), $inPicture * $picture->bytesPerPixel(), $bytes);
+        $pixel = $picture->bytesPerPixel();
+        $memory = new SharedBytes($pixel * $this->width * $this->height);
+        $source = $picture->shared();
+        $this->eachRow(static function (int $inStrip, int $inPicture, int $wide) use ($memory, $source, $pixel): void {
+            $memory->copy($inStrip * $pixel, $source, $inPicture * $pixel, $wide * $pixel);
         });
 
         return $memory;
@@ -67,25 +75,47 @@ final readonly class Strip
     public function put(SharedBytes $colours, Pixels $picture): void
     {
         [$pixel, $three, $target] = [$picture->bytesPerPixel(), 3 * intdiv($picture->bits, 8), $picture->shared()];
-        $this->eachRow(function (int $inStrip, int $inPicture) use ($colours, $picture, $pixel, $three, $target): void {
+        $this->eachRow(static function (int $inStrip, int $inPicture, int $wide) use ($colours, $picture, $pixel, $three, $target): void {
             if (!$picture->alpha) {
-                $target->copy($inPicture * $pixel, $colours, $inStrip * $three, $this->width * $three);
+                $target->copy($inPicture * $pixel, $colours, $inStrip * $three, $wide * $three);
 
                 return;
             }
-            for ($column = 0; $column < $this->width; ++$column) {
+            for ($column = 0; $column < $wide; ++$column) {
                 $target->copy(($inPicture + $column) * $pixel, $colours, ($inStrip + $column) * $three, $three);
             }
         });
     }
 
-    /** @param \Closure(int, int): void $do told the pixel a row of a tile begins at, in the strip and in the picture */
+    /** @param \Closure(int, int, int): void $do told the pixel a row of a piece begins at, in the strip and in the picture, and how many pixels it has */
     private function eachRow(\Closure $do): void
     {
-        foreach ($this->corners as $number => [$left, $top]) {
-            for ($row = 0; $row < $this->tall; ++$row) {
-                $do(($number * $this->tall + $row) * $this->width, ($top + $row) * $this->across + $left);
+        foreach ($this->pieces as [$left, $top, $wide, $at]) {
+            for ($row = 0; $row < $this->height; ++$row) {
+                $do($row * $this->width + $at, ($top + $row) * $this->across + $left, $wide);
             }
         }
+    }
+
+    /**
+     * Tiles that lie side by side, taken together.
+     *
+     * @param list<array{0: int, 1: int}> $tiles column and row, row by row
+     *
+     * @return list<array{0: int, 1: int, 2: int}> first column, the one past the last, row
+     */
+    private static function runs(array $tiles): array
+    {
+        $runs = [];
+        foreach ($tiles as [$column, $row]) {
+            $last = \count($runs) - 1;
+            if ($last >= 0 && $runs[$last][2] === $row && $runs[$last][1] === $column) {
+                $runs[$last][1] = $column + 1;
+            } else {
+                $runs[] = [$column, $column + 1, $row];
+            }
+        }
+
+        return $runs;
     }
 }
