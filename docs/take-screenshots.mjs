@@ -34,7 +34,7 @@ async function grade(photo, look) {
 /** One picture: opens a photo, does something, takes it, and leaves the grade as it was. `fresh` begins without a grade. */
 async function picture(name, photo, act = async () => {}, fresh = false) {
   if (wanted.length > 0 && !wanted.includes(name)) return;
-  const original = await grade(photo, fresh ? { tovrinLook: 1, name: '', moves: [] } : null);
+  const original = await grade(photo, fresh ? { tovrinLook: 1, name: '', moves: [], edges: 'unmixed' } : null);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
   await page.goto(`${base}/sets/1/photos/${photo}`);
   const settled = async () => {

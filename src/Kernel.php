@@ -27,7 +27,7 @@ use Tovrin\App\Library\TableFiles;
 use Tovrin\App\Message\FormerNames;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\QueueDsn;
-use Tovrin\App\Queue\Room;
+use Tovrin\App\Queue\Transport;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\AheadOfNeed;
 use Tovrin\App\Server\Backup;
@@ -150,10 +150,10 @@ final class Kernel extends BaseKernel
         // Milliseconds that a grade rests before its small picture is drawn: what is at hand comes first. Tests do not wait.
         $container->parameters()->set('tovrin.draw_after', 'test' === $this->environment ? 0 : 1500);
         $container->extension('framework', ['messenger' => [
-            'transports' => array_combine(array_column(Room::cases(), 'value'), array_map(static fn (Room $room): array => [
-                'dsn' => \sprintf('%%env(room:%s:TOVRIN_QUEUE)%%', $room->value),
+            'transports' => array_combine(array_column(Transport::cases(), 'value'), array_map(static fn (Transport $transport): array => [
+                'dsn' => \sprintf('%%env(room:%s:TOVRIN_QUEUE)%%', $transport->value),
                 'retry_strategy' => ['max_retries' => 3, 'delay' => 1000],
-            ], Room::cases())),
+            ], Transport::cases())),
         ]]);
         $container->extension('monolog', ['handlers' => [
             // On a full disk nothing can be written down; that must not hide what has happened.

@@ -23,7 +23,7 @@ final readonly class Paint
     /** How much is kept of what neither the body's colour nor the light's explains. */
     private const REST = 0.25;
     /** Sine of the angle between body and light from which on they are told apart in full. */
-    private const APART = 0.15;
+    private const APART = 0.22;
     /** No channel by itself is scaled by more: a dark one would only have its noise blown up. */
     private const RATIO_MOST = 6.0;
     private const HAIR = 1e-6;

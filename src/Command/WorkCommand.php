@@ -11,7 +11,7 @@ use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
 use Tovrin\App\Files\FileModes;
 use Tovrin\App\Kernel;
-use Tovrin\App\Queue\Lane;
+use Tovrin\App\Queue\WorkerKind;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\DataFolder;
 use Tovrin\App\Server\Worker;
@@ -45,7 +45,7 @@ final class WorkCommand extends Command
         }
         $worker->run(
             $say,
-            true === $input->getOption('quick') ? Lane::Quick : Lane::Any,
+            true === $input->getOption('quick') ? WorkerKind::Quick : WorkerKind::Any,
         );
 
         return self::SUCCESS;

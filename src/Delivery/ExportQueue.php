@@ -12,7 +12,7 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Message\MakeFile;
 use Tovrin\App\Process\Leases;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Room;
+use Tovrin\App\Queue\Transport;
 
 /** How far the files of deliveries are: from waiting to done, failed or stopped, each step in one statement. */
 final readonly class ExportQueue
@@ -38,9 +38,9 @@ final readonly class ExportQueue
             $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE delivery_id = ? AND state = ?', [self::now(), $delivery, ExportJob::QUEUED]);
             foreach ($rows as ['id' => $id, 'cost' => $cost]) {
                 $this->queue->put(new MakeFile($id), match (true) {
-                    $cost > self::QUICK => Room::Large,
-                    \count($rows) <= self::FEW => Room::Quick,
-                    default => Room::Steady,
+                    $cost > self::QUICK => Transport::Large,
+                    \count($rows) <= self::FEW => Transport::Quick,
+                    default => Transport::Steady,
                 });
             }
         });
@@ -53,7 +53,7 @@ final readonly class ExportQueue
     public function sendAgain(int $job): void
     {
         $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE id = ?', [self::now(), $job]);
-        $this->queue->put(new MakeFile($job), Room::Steady);
+        $this->queue->put(new MakeFile($job), Transport::Steady);
     }
 
     /** Takes a waiting file up for this process; false when it is not waiting any more, is stopped or paused. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Delivery;
 
 use Tovrin\App\Imaging\Apply\Exactness;
-use Tovrin\App\Imaging\Apply\Mattes;
 use Tovrin\App\Imaging\Apply\PictureGrade;
 use Tovrin\App\Imaging\Apply\Plates;
 use Tovrin\App\Imaging\AtomicFile;
@@ -140,7 +139,7 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $weights = Mattes::of($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $weights = PictureGrade::ofWeights($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

@@ -12,7 +12,7 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Message\DrawPicture;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Room;
+use Tovrin\App\Queue\Transport;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Difference;
@@ -175,7 +175,7 @@ final readonly class Grades
             $change();
             $this->entities->flush();
             if ($photo->revision() !== $basedOn) {
-                $this->queue->put(new DrawPicture($photo->id(), $photo->revision()), Room::Ahead, $this->drawAfter);
+                $this->queue->put(new DrawPicture($photo->id(), $photo->revision()), Transport::Ahead, $this->drawAfter);
             }
         });
     }

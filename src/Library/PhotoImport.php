@@ -19,7 +19,7 @@ use Tovrin\App\Imaging\PreviewColours;
 use Tovrin\App\Message\DrawFull;
 use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Room;
+use Tovrin\App\Queue\Transport;
 use Tovrin\App\Repository\Sets;
 use Tovrin\Core\Reading\ColourSample;
 
@@ -59,9 +59,9 @@ final readonly class PhotoImport
             $photo->wasDrawn(0, 0);
             $this->sets->add($photo);
             $this->store->settle($key);
-            $this->queue->put(new StudyPhoto($photo->id()), Room::Ahead);
+            $this->queue->put(new StudyPhoto($photo->id()), Transport::Ahead);
             if (!$pixels->asFiled) {
-                $this->queue->put(new DrawFull($photo->id()), Room::Ahead);
+                $this->queue->put(new DrawFull($photo->id()), Transport::Ahead);
             }
 
             return $photo;

@@ -8,7 +8,7 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Stamp\DelayStamp;
 use Symfony\Component\Messenger\Stamp\TransportNamesStamp;
 
-/** Puts messages into the rooms where workers find them. */
+/** Puts messages into the transports that workers take them from. */
 final readonly class Queue
 {
     public function __construct(private MessageBusInterface $bus)
@@ -16,8 +16,8 @@ final readonly class Queue
     }
 
     /** @param int $delay milliseconds until it may be taken up */
-    public function put(object $message, Room $room, int $delay = 0): void
+    public function put(object $message, Transport $transport, int $delay = 0): void
     {
-        $this->bus->dispatch($message, [new TransportNamesStamp([$room->value]), ...($delay > 0 ? [new DelayStamp($delay)] : [])]);
+        $this->bus->dispatch($message, [new TransportNamesStamp([$transport->value]), ...($delay > 0 ? [new DelayStamp($delay)] : [])]);
     }
 }

@@ -9,7 +9,7 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Message\DrawPicture;
 use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Room;
+use Tovrin\App\Queue\Transport;
 
 /** Asks for what is made ahead of need and is not there: after an update, or when messages were lost. */
 final readonly class AheadOfNeed
@@ -20,7 +20,7 @@ final readonly class AheadOfNeed
 
     public function ask(): void
     {
-        if ([] !== $this->connection->fetchFirstColumn('SELECT 1 FROM messenger_messages WHERE queue_name = ? LIMIT 1', [Room::Ahead->value])) {
+        if ([] !== $this->connection->fetchFirstColumn('SELECT 1 FROM messenger_messages WHERE queue_name = ? LIMIT 1', [Transport::Ahead->value])) {
             // It has been asked for, and is under way.
             return;
         }
@@ -29,10 +29,10 @@ final readonly class AheadOfNeed
         $this->connection->transactional(function () use ($photos): void {
             foreach ($photos as ['id' => $id, 'store_key' => $key, 'behind' => $behind]) {
                 if (0 !== $behind) {
-                    $this->queue->put(new DrawPicture($id), Room::Ahead);
+                    $this->queue->put(new DrawPicture($id), Transport::Ahead);
                 }
                 if (!is_file($this->store->study($key))) {
-                    $this->queue->put(new StudyPhoto($id), Room::Ahead);
+                    $this->queue->put(new StudyPhoto($id), Transport::Ahead);
                 }
             }
         });

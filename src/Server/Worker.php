@@ -16,8 +16,8 @@ use Symfony\Component\Messenger\Worker as MessengerWorker;
 use Tovrin\App\Delivery\Abandoned;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Stopping;
-use Tovrin\App\Queue\Lane;
 use Tovrin\App\Queue\LookFirst;
+use Tovrin\App\Queue\WorkerKind;
 
 /** Takes messages out of the rooms of a lane and has them handled, one after another. There may be any number of workers. */
 final class Worker
@@ -54,9 +54,9 @@ final class Worker
      *
      * @param \Closure(string): void $say told what happens, a line at a time
      */
-    public function run(\Closure $say, Lane $lane = Lane::Any): void
+    public function run(\Closure $say, WorkerKind $lane = WorkerKind::Any): void
     {
-        $say(Lane::Any === $lane ? 'Waiting for work.' : 'Waiting for quick work.');
+        $say(WorkerKind::Any === $lane ? 'Waiting for work.' : 'Waiting for quick work.');
         $this->nextTidying = self::seconds() + self::TIDY_SECONDS;
         $this->work($say, $lane, false);
         if ($this->stopping->wanted) {
@@ -69,7 +69,7 @@ final class Worker
      *
      * @param \Closure(string): void $say
      */
-    public function drain(\Closure $say, Lane $lane = Lane::Any): void
+    public function drain(\Closure $say, WorkerKind $lane = WorkerKind::Any): void
     {
         $this->work($say, $lane, true);
     }
@@ -81,14 +81,14 @@ final class Worker
     }
 
     /** @param \Closure(string): void $say */
-    private function work(\Closure $say, Lane $lane, bool $untilIdle): void
+    private function work(\Closure $say, WorkerKind $lane, bool $untilIdle): void
     {
         $this->journal->tell($say);
         $receivers = [];
-        foreach ($lane->rooms() as $room) {
-            $receiver = $this->receivers->get($room->value);
+        foreach ($lane->transports() as $transport) {
+            $receiver = $this->receivers->get($transport->value);
             \assert($receiver instanceof ReceiverInterface);
-            $receivers[$room->value] = new LookFirst($receiver);
+            $receivers[$transport->value] = new LookFirst($receiver);
         }
         $worker = new MessengerWorker($receivers, $this->bus, $this->events, $this->logger);
         $onRunning = function (WorkerRunningEvent $event) use ($untilIdle, $worker, $lane): void {
@@ -112,7 +112,7 @@ final class Worker
         }
     }
 
-    private function sweep(Lane $lane, bool $untilIdle): void
+    private function sweep(WorkerKind $lane, bool $untilIdle): void
     {
         $now = self::seconds();
         if ($now < $this->nextSweep) {
@@ -123,7 +123,7 @@ final class Worker
             $this->abandoned->takeUp();
             if (!$untilIdle) {
                 $this->workers->here($lane);
-                if (Lane::Any === $lane && $now >= $this->nextTidying) {
+                if (WorkerKind::Any === $lane && $now >= $this->nextTidying) {
                     $this->nextTidying = $now + self::TIDY_SECONDS;
                     $this->housekeeping->clear();
                 }

@@ -7,7 +7,7 @@ namespace Tovrin\App\Server;
 use Doctrine\DBAL\Connection;
 use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Process\Leases;
-use Tovrin\App\Queue\Lane;
+use Tovrin\App\Queue\WorkerKind;
 
 /** Which workers there are: each says so every now and then, so that a page can say when none is. */
 final readonly class Workers
@@ -17,7 +17,7 @@ final readonly class Workers
     }
 
     /** This process works. Forgets those that are gone. */
-    public function here(Lane $lane): void
+    public function here(WorkerKind $lane): void
     {
         foreach ($this->all() as ['name' => $name, 'seen_at' => $seenAt]) {
             if (!Leases::isAlive($name, new DatePoint($seenAt))) {
@@ -37,7 +37,7 @@ final readonly class Workers
     public function isAnyThere(): bool
     {
         foreach ($this->all() as ['name' => $name, 'lane' => $lane, 'seen_at' => $seenAt]) {
-            if (Lane::Any->value === $lane && Leases::isAlive($name, new DatePoint($seenAt))) {
+            if (WorkerKind::Any->value === $lane && Leases::isAlive($name, new DatePoint($seenAt))) {
                 return true;
             }
         }

@@ -13,7 +13,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Kernel;
-use Tovrin\App\Queue\Lane;
+use Tovrin\App\Queue\WorkerKind;
 use Tovrin\App\Server\Database;
 use Tovrin\App\Server\Worker;
 use Tovrin\Tests\Core\Looks;
@@ -116,7 +116,7 @@ abstract class ApiTestCase extends TestCase
      *
      * @param \Closure(string): void|null $say told what happens
      */
-    protected function work(?\Closure $say = null, Lane $lane = Lane::Any): void
+    protected function work(?\Closure $say = null, WorkerKind $lane = WorkerKind::Any): void
     {
         $worker = $this->kernel->getContainer()->get(Worker::class);
         self::assertInstanceOf(Worker::class, $worker);

@@ -7,8 +7,8 @@ namespace Tovrin\Tests\App;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\Process\Process;
 use Tovrin\App\Process\Leases;
-use Tovrin\App\Queue\Lane;
 use Tovrin\App\Queue\QueueDsn;
+use Tovrin\App\Queue\WorkerKind;
 
 /** Deliveries under way: found again, paused, stopped, without their photo, beside each other, after a worker has died. */
 final class ExportQueueTest extends ApiTestCase
@@ -108,7 +108,7 @@ final class ExportQueueTest extends ApiTestCase
         $listen = static function (string $line) use (&$said): void {
             $said[] = $line;
         };
-        $this->work($listen, Lane::Quick);
+        $this->work($listen, WorkerKind::Quick);
         self::assertSame(['File 2: colours-source.jpg', 'File 2: done', 'Studied "colours.png"'], $said, 'what somebody waits for comes first');
         $this->work($listen);
         self::assertSame('File 1: done', end($said));

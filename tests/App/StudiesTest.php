@@ -6,7 +6,7 @@ namespace Tovrin\Tests\App;
 
 use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Room;
+use Tovrin\App\Queue\Transport;
 
 /** Photos are studied ahead of need, once each; what cannot be studied is said and passed over. */
 final class StudiesTest extends ApiTestCase
@@ -22,7 +22,7 @@ final class StudiesTest extends ApiTestCase
         self::assertSame(['Studied "colours.png"'], $this->said);
         self::assertCount(1, $this->kept('study-2'));
         self::assertCount(1, $this->kept('pots-*.json'));
-        $this->queue()->put(new StudyPhoto(1), Room::Ahead);
+        $this->queue()->put(new StudyPhoto(1), Transport::Ahead);
         $this->work($this->say(...));
         self::assertCount(1, $this->said, 'asked again, nothing is left to do');
     }

@@ -36,7 +36,8 @@ final class VersionsApiTest extends ApiTestCase
         $this->grade(1, 2, ['kind' => 'warmth', 'id' => 'b', 'strength' => 50, 'params' => ['warmth' => 10]]);
         self::assertSame([
             [0, ['The photo as it came'], false],
-            [1, ['Added “Bowl”'], false],
+            // Looks that say nothing of edges have them mixed; a photo begins with them unmixed.
+            [1, ['Added “Bowl”', 'Edges left mixed'], false],
             [2, ['Added Warmth', '“Bowl”: hue 30 → 40'], false],
             [3, ['Removed “Bowl”', 'Warmth 0 → 10', 'Warmth: amount 100 → 50 %'], true],
         ], $this->steps());

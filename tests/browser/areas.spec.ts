@@ -175,6 +175,23 @@ test('softening is one control beside the reach, and takes the speckles out of a
   expect(await roughness()).toBeLessThan(rough / 3);
 });
 
+/** How far the screen is from the delivered file at 100 %, in levels: of every hundred pixels one is farther off. */
+async function offFromFile(page: Page, studio: Studio, photo: string, name: string, ...options: string[]): Promise<() => Promise<number>> {
+  const delivered = join(scratch, `${name}.png`);
+  tovrin(['render', join(root, 'demo/photos', photo), '--look', file(`${name}.json`, JSON.stringify((await studio.kept(JUG)).look)), '-o', delivered, ...options]);
+  const whole = PNG.sync.read(readFileSync(delivered));
+  // At 100 % a pixel of the screen is one of the file, and the middle of the photo is in the middle of the stage, to a pixel at most.
+  await page.mouse.move(...(await studio.place(0.5, 0.5)));
+  await page.keyboard.press('z');
+  await page.mouse.move(5, 300);
+  return async () => {
+    const shown = await studio.pixels();
+    const points = spread(shown, 3000);
+    const off = (dx: number, dy: number) => points.map(([x, y]) => distance(at(shown, x, y), at(whole, x - Math.round(shown.width / 2) + 1500 + dx, y - Math.round(shown.height / 2) + 1000 + dy))).sort((a, b) => a - b)[Math.floor(0.99 * points.length)] ?? 255;
+    return Math.min(...[-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => off(dx, dy))));
+  };
+}
+
 test('the delivered file is what the screen showed, with areas and a softened matte', async ({ page }) => {
   const studio = new Studio(page);
   await studio.openWith(JUG, [
@@ -182,20 +199,31 @@ test('the delivered file is what the screen showed, with areas and a softened ma
     { id: 'm2', kind: 'warmth', params: { warmth: 30 }, area: { shapes: [{ shape: 'gradient', from: [0.3, 0.2], to: [1, 0.1] }] } },
     { id: 'm3', kind: 'shift', params: { lightness: 12 }, reach: { light: { from: 0.55, to: 1, softFrom: 0.1, softTo: 0 } }, soften: 5 },
   ]);
-  const delivered = join(scratch, 'areas.png');
-  tovrin(['render', join(root, 'demo/photos/jug-on-bricks.jpg'), '--look', file('areas.json', JSON.stringify((await studio.kept(JUG)).look)), '-o', delivered]);
-  const whole = PNG.sync.read(readFileSync(delivered));
-  // At 100 % a pixel of the screen is one of the file, and the middle of the photo is in the middle of the stage, to a pixel at most.
-  await page.mouse.move(...(await studio.place(0.5, 0.5)));
-  await page.keyboard.press('z');
+  await expect.poll(await offFromFile(page, studio, 'jug-on-bricks.jpg', 'areas')).toBeLessThanOrEqual(2);
+});
+
+test('edges are unmixed in the file as on the screen, which is a switch of the grade and a step of undo', async ({ page }) => {
+  const studio = new Studio(page);
+  const turned = { id: 'm1', kind: 'shift', params: { hue: 100, lightness: -5 }, reach: { hue: { from: 10, to: 60, softFrom: 15, softTo: 15 }, chroma: { from: 0.06, to: 0.5, softFrom: 0.02, softTo: 0 } } };
+  await studio.openWith(JUG, [turned], 'unmixed');
+  // With as many nodes as the screen has, so that it is the edges that are compared.
+  await expect.poll(await offFromFile(page, studio, 'jug-on-bricks.jpg', 'unmixed', '--lattice', '33')).toBeLessThanOrEqual(2);
+  const unmixed = await studio.pixels();
+  await page.getByRole('switch', { name: 'Edges unmixed' }).click();
+  // Its help would lie over the photo.
   await page.mouse.move(5, 300);
-  const offByOneInAHundred = async () => {
-    const shown = await studio.pixels();
-    const points = spread(shown, 3000);
-    const off = (dx: number, dy: number) => points.map(([x, y]) => distance(at(shown, x, y), at(whole, x - Math.round(shown.width / 2) + 1500 + dx, y - Math.round(shown.height / 2) + 1000 + dy))).sort((a, b) => a - b)[Math.floor(0.99 * points.length)] ?? 255;
-    return Math.min(...[-1, 0, 1].flatMap((dx) => [-1, 0, 1].map((dy) => off(dx, dy))));
+  await expect(page.getByRole('tooltip')).toHaveCount(0);
+  await expect.poll(async () => (await studio.kept(JUG)).look.edges ?? 'mixed').toBe('mixed');
+  await studio.settled();
+  const changed = async () => {
+    const now = await studio.pixels();
+    return spread(now, 20000).filter(([x, y]) => distance(at(now, x, y), at(unmixed, x, y)) > 6).length;
   };
-  await expect.poll(offByOneInAHundred).toBeLessThanOrEqual(2);
+  await expect.poll(changed).toBeGreaterThan(5);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await studio.kept(JUG)).look.edges).toBe('unmixed');
+  await studio.settled();
+  await expect.poll(changed).toBe(0);
 });
 
 test('a fourth area is refused in words, and a table is not delivered without being asked for its colour part', async ({ page }) => {

@@ -153,14 +153,14 @@ export class Studio {
   }
 
   /** Gives a photo a grade, as another window would, and opens it. */
-  async openWith(photo: number, moves: object[]): Promise<void> {
-    await this.put(photo, moves);
+  async openWith(photo: number, moves: object[], edges: 'mixed' | 'unmixed' = 'mixed'): Promise<void> {
+    await this.put(photo, moves, edges);
     await this.open(photo);
   }
 
-  async put(photo: number, moves: object[]): Promise<void> {
+  async put(photo: number, moves: object[], edges: 'mixed' | 'unmixed' = 'mixed'): Promise<void> {
     const { revision } = await this.kept(photo);
-    const answer = await this.page.request.put(`/api/photos/${String(photo)}/grade`, { data: { basedOn: revision, look: { tovrinLook: 1, moves } } });
+    const answer = await this.page.request.put(`/api/photos/${String(photo)}/grade`, { data: { basedOn: revision, look: { tovrinLook: 1, edges, moves } } });
     expect(answer.ok(), await answer.text()).toBe(true);
   }
 
@@ -176,7 +176,7 @@ export class Studio {
   }
 
   /** The grade as the server has it. */
-  async kept(photo: number): Promise<{ revision: number; look: { moves: { id: string; kind: string; on: boolean; strength: number; params: Record<string, unknown>; label: string; reach: { hue: { from: number; to: number } | null; chroma: { from: number; to: number } | null; learned?: { broader?: number; strokes?: { as: string }[] } | null } | null }[] } }> {
+  async kept(photo: number): Promise<{ revision: number; look: { edges?: string; moves: { id: string; kind: string; on: boolean; strength: number; params: Record<string, unknown>; label: string; reach: { hue: { from: number; to: number } | null; chroma: { from: number; to: number } | null; learned?: { broader?: number; strokes?: { as: string }[] } | null } | null }[] } }> {
     return (await (await this.page.request.get(`/api/photos/${String(photo)}/grade`)).json()) as never;
   }
 }

@@ -40,10 +40,14 @@ final readonly class GradeLink
         return new self(IccDeviceLink::ofTable($choice->lattice, $words, $grade->name), $choice->lattice, Exactness::of($choice));
     }
 
-    /** The link that gives how much each pixel is reached by a move, in all three channels. */
-    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, int $lattice): self
+    /**
+     * The link that gives how much each pixel is reached by a move, in all three channels.
+     *
+     * @param list<Pixels> $more pictures that it will be applied to as well
+     */
+    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, int $lattice, array $more = []): self
     {
-        $pictureColours = new PictureColours($pixels);
+        $pictureColours = new PictureColours($pixels, $more);
         $even = Lattice::uniform($lattice);
         $words = self::parts($even, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $transform, $even, $first, $past, $needed));
 

@@ -54,10 +54,14 @@ final readonly class LutStack
         return new self(self::inMachineOrder($words, $choice->lattice->size), $choice->lattice, $stack, $planes, Exactness::of($choice));
     }
 
-    /** What gives how much each pixel is reached by a move, in all three channels. */
-    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, int $lattice): self
+    /**
+     * What gives how much each pixel is reached by a move, in all three channels.
+     *
+     * @param list<Pixels> $more pictures that it will be applied to as well
+     */
+    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, int $lattice, array $more = []): self
     {
-        $pictureColours = new PictureColours($pixels);
+        $pictureColours = new PictureColours($pixels, $more);
         $even = Lattice::uniform($lattice);
         // A weight goes in proportion with its plane: two levels of each say all.
         $stack = Stack::of($planes->planes);

@@ -5,12 +5,12 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply;
 
 use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
-use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\Apply\Edges\MixedPixels;
 use Tovrin\App\Imaging\ColourTag;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\App\Imaging\PreviewColours;
+use Tovrin\Core\Colour\Encoding\RgbEncoding;
 use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
@@ -19,22 +19,34 @@ use Tovrin\Core\Grade\Planes;
 /** What takes one picture's pixels to the finished ones: whether the grade asks where they lie or not, and mixed ones taken apart where it says so. */
 final readonly class PictureGrade
 {
-    private function __construct(private GradeLink|LutStack $link, private ?MixedPixels $mixed, private EncodingTransform $transform, public Exactness $exactness)
+    /** Nodes along each axis for a matte, and for one that is a matter of place too. */
+    private const MATTE_LATTICE = 65;
+    private const PLANED_LATTICE = 49;
+
+    /** @param RgbEncoding|null $mixedIn what two colours are mixed in again; null for shares, which are mixed as they are */
+    private function __construct(private GradeLink|LutStack $link, private ?MixedPixels $mixed, private ?RgbEncoding $mixedIn, public Exactness $exactness)
     {
     }
 
-    /**
-     * @param int|null          $lattice nodes along each axis; null is as few as keep what is promised
-     * @param EdgePictures|null $edges   where pixels of the picture are mixed, if that is known already
-     */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice, ?EdgePictures $edges = null): self
+    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice): self
     {
-        $mixed = Edges::Unmixed === $grade->edges ? MixedPixels::of($edges ?? self::edges($grade, $pixels), $pixels) : null;
-        $more = null === $mixed ? [] : [$mixed->inside, $mixed->outside];
+        $mixed = self::mixed($grade, $pixels);
         $planes = Planes::of($grade);
-        $link = 0 === $planes->count() ? GradeLink::of($grade, $transform, $pixels, $lattice, $more) : LutStack::of($grade, $transform, $pixels, PlanePictures::of($planes, $pixels), $lattice, $more);
+        $link = 0 === $planes->count() ? GradeLink::of($grade, $transform, $pixels, $lattice, self::sides($mixed)) : LutStack::of($grade, $transform, $pixels, PlanePictures::of($planes, $pixels), $lattice, self::sides($mixed));
 
-        return new self($link, $mixed, $transform, $link->exactness);
+        return new self($link, $mixed, $transform->to, $link->exactness);
+    }
+
+    /** What gives how much each pixel is reached by a move, in all three channels. */
+    public static function ofWeights(Grade $grade, int $move, Pixels $pixels): self
+    {
+        $mixed = self::mixed($grade, $pixels);
+        $transform = new EncodingTransform($pixels->colours->encoding, $pixels->colours->encoding);
+        $planes = Planes::of($grade, [$move]);
+        $link = 0 === $planes->count() ? GradeLink::ofWeights($grade, $move, $transform, $pixels, self::MATTE_LATTICE, self::sides($mixed)) : LutStack::ofWeights($grade, $move, $transform, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE, self::sides($mixed));
+
+        return new self($link, $mixed, null, $link->exactness);
     }
 
     /**
@@ -49,15 +61,25 @@ final readonly class PictureGrade
         $finished = $this->link->apply($picture, $progress, $bits, $colours);
         if (null !== $this->mixed) {
             $graded = fn (Pixels $side): Pixels => $this->link instanceof LutStack ? $this->link->inStrip($side->copy(), $this->mixed->strip) : $this->link->apply($side->copy(), static function (): void {}, 16, $colours);
-            $this->mixed->into($finished, $graded($this->mixed->inside), $graded($this->mixed->outside), $this->transform->to);
+            $this->mixed->into($finished, $graded($this->mixed->inside), $graded($this->mixed->outside), $this->mixedIn);
         }
 
         return $finished;
     }
 
     /** Where the picture's pixels are mixed: as it is looked at, so that screen and file take the same apart. */
-    private static function edges(Grade $grade, Pixels $pixels): EdgePictures
+    private static function mixed(Grade $grade, Pixels $pixels): ?MixedPixels
     {
-        return [] === EdgeFinder::lines($grade) ? EdgePictures::none() : EdgeFinder::of($grade, PreviewColours::srgb(PictureShape::reducedDeep($pixels, PictureShape::PREVIEW_SIDE)));
+        if (Edges::Unmixed !== $grade->edges || [] === EdgeFinder::lines($grade)) {
+            return null;
+        }
+
+        return MixedPixels::of(EdgeFinder::of($grade, PreviewColours::srgb(PictureShape::reducedDeep($pixels, PictureShape::PREVIEW_SIDE))), $pixels);
+    }
+
+    /** @return list<Pixels> */
+    private static function sides(?MixedPixels $mixed): array
+    {
+        return null === $mixed ? [] : [$mixed->inside, $mixed->outside];
     }
 }

@@ -133,7 +133,9 @@ vec4 finished(vec3 rgb) {
   vec3 light = linear(rgb);
   vec3 other = linear(texture(outside, place).rgb);
   vec3 way = linear(one.rgb) - other;
-  float share = clamp(dot(light - other, way) / (dot(way, way) + 1e-6), 0.0, 1.0);
+  // Of what is light or dark alike in all channels counts less.
+  vec3 told = way - 0.7 / 3.0 * (way.r + way.g + way.b);
+  float share = clamp(dot(light - other, told) / (dot(told, way) + 1e-6), 0.0, 1.0);
   way *= one.a;
   vec4 within = graded(encoded(light + (1.0 - share) * way));
   vec4 beyond = graded(encoded(light - share * way));

@@ -63,14 +63,20 @@ final readonly class MixedPixels
      * @param Pixels      $inside   what became of the colours on the one side, 16 bits
      * @param Pixels      $outside  and on the other
      * @param Pixels      $finished of the picture's size, which is written over
-     * @param RgbEncoding $encoding of all three
+     * @param RgbEncoding|null $encoding of all three, in whose linear light they are mixed; null for shares, which are mixed as they are
      */
-    public function into(Pixels $finished, Pixels $inside, Pixels $outside, RgbEncoding $encoding): void
+    public function into(Pixels $finished, Pixels $inside, Pixels $outside, ?RgbEncoding $encoding): void
     {
         $memory = new SharedBytes($inside->width * $inside->height * 3 * intdiv($finished->bits, 8));
         $share = $this->share;
         Vips::drawn($memory, static function () use ($inside, $outside, $share, $encoding, $finished): VipsImage {
             $share = VipsImage::over($share, $inside->width, $inside->height, 1, 16)->linear(1 / SampleFormat::Word->most(), 0.0);
+            if (null === $encoding) {
+                $format = SampleFormat::ofBits($finished->bits);
+                $from = $outside->image()->linear($format->most() / SampleFormat::Word->most(), 0.0);
+
+                return $from->add($inside->image()->linear($format->most() / SampleFormat::Word->most(), 0.0)->subtract($from)->multiply($share))->linear(1.0, 0.5)->cast($format);
+            }
             $linear = CurveTables::linear($outside->image(), $encoding);
 
             return CurveTables::encoded($linear->add(CurveTables::linear($inside->image(), $encoding)->subtract($linear)->multiply($share)), $encoding, $finished->bits);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Queue;
 
 /** Where messages wait, by how urgent they are and how long they take. Each is a transport of its own. */
-enum Room: string
+enum Transport: string
 {
     /** Single files that are made in a moment: somebody waits for them. */
     case Quick = 'quick';

@@ -1,0 +1,53 @@
+import { describe, expect, it } from 'vitest';
+import { edgesIn, edgesKey, TILE } from '../../studio/src/gl/edges';
+import { applyPatch, isEmpty, patchBetween } from '../../studio/src/model/lookPatch';
+import { withField } from '../../studio/src/model/looks';
+import { look, shift } from './looks';
+
+const warm = { hue: { from: 10, to: 60 } };
+const reached = (hue: number) => shift('a', hue, { reach: warm });
+
+describe('edges of the server', () => {
+  it('come as tiles of two pictures', () => {
+    const size = 4 * TILE * TILE;
+    const bytes = new Uint8Array(12 + 4 + 2 * size);
+    // 20 × 9 pixels are three tiles across and two down; the fifth is the middle one of the second row.
+    new Uint32Array(bytes.buffer, 0, 4).set([20, 9, 1, 4]);
+    bytes[16] = 200;
+    bytes[16 + size] = 100;
+    const { width, height, tiles } = edgesIn(bytes.buffer);
+    expect([width, height, tiles.length]).toEqual([20, 9, 1]);
+    expect([tiles[0]?.left, tiles[0]?.top]).toEqual([TILE, TILE]);
+    expect([tiles[0]?.inside[0], tiles[0]?.outside[0], tiles[0]?.outside.length]).toEqual([200, 100, size]);
+  });
+});
+
+describe('where edges lie', () => {
+  const unmixed = (...moves: Parameters<typeof look>) => ({ ...look(...moves), edges: 'unmixed' as const });
+
+  it('is a matter of what is reached, not of what a slider does', () => {
+    expect(edgesKey(unmixed(reached(10)))).toBe(edgesKey(unmixed(reached(40))));
+    expect(edgesKey(unmixed(reached(10)))).not.toBe(edgesKey(unmixed(shift('a', 10, { reach: { hue: { from: 10, to: 80 } } }))));
+  });
+
+  it('is a matter of the moves above where a reach is read from what these make of the photo', () => {
+    const running = (hue: number) => unmixed(shift('x', hue), withField(reached(0), { reads: 'running' }));
+    expect(edgesKey(running(10))).not.toBe(edgesKey(running(40)));
+  });
+
+  it('is nowhere while they are left mixed, where nothing is reached, and where that move is off', () => {
+    expect(edgesKey(look(reached(10)))).toBeNull();
+    expect(edgesKey(unmixed(shift('a', 10)))).toBeNull();
+    expect(edgesKey(unmixed(withField(reached(10), { on: false })))).toBeNull();
+  });
+});
+
+describe('the switch of the edges', () => {
+  it('is a change like any other, which goes on top of what another window did', () => {
+    const before = look(reached(10));
+    const patch = patchBetween(before, { ...before, edges: 'unmixed' });
+    expect(isEmpty(patch)).toBe(false);
+    expect(applyPatch(look(reached(30)), patch).look).toEqual({ ...look(reached(30)), edges: 'unmixed' });
+    expect(isEmpty(patchBetween(before, { ...before, edges: 'mixed' }))).toBe(true);
+  });
+});
