@@ -10,6 +10,7 @@ use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
 use Tovrin\App\Imaging\Native\VipsImage;
+use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
 use Tovrin\Core\Grade\EncodingTransform;
@@ -23,6 +24,8 @@ use Tovrin\Core\Grade\Grade;
  */
 final class EdgeFinder
 {
+    /** Pixels along the longer side that lines are looked for in. */
+    private const SIDE = 1400;
     /** Scales, each half as fine as the one before. */
     private const SCALES = 5;
     /** Nodes of the lattice that weights are looked up on. */
@@ -53,6 +56,7 @@ final class EdgeFinder
      */
     public static function of(Grade $grade, Pixels $picture, bool $atRest = false): EdgePictures
     {
+        $picture = PictureShape::reduce($picture, self::SIDE);
         $moves = self::lines($grade, $atRest);
         if ([] === $moves || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();

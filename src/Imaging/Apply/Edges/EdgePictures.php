@@ -6,7 +6,7 @@ namespace Tovrin\App\Imaging\Apply\Edges;
 
 /**
  * What two colours a photo's pixels are made of where what a grade reaches ends: a picture of the colour on the one side, and one of that on
- * the other, half as wide and high as the photo is looked at, with straight lines in between at every pixel of the photo. How much of each is in a pixel is
+ * the other, smaller than the photo, with straight lines in between at every pixel of the photo. How much of each is in a pixel is
  * told by the pixel itself.
  */
 final readonly class EdgePictures

@@ -7,9 +7,10 @@ import { panelOf } from '../panels';
 import { percent } from '../pots/percent';
 import type { PanelProps, Surroundings } from '../panels/panel';
 import { greys } from '../../theme';
-import { kindHelp, kindTitle, amountOf, SOFTEN_MOST, withField, type Move, type MoveKind } from '../../model/looks';
+import { kindHelp, kindTitle, amountOf, withField, type Move, type MoveKind } from '../../model/looks';
 import { ReachEditor, reachWords } from './ReachEditor';
 import { Section } from './Section';
+import { Softening } from './Softening';
 
 interface Props extends Surroundings {
   move: Move;
@@ -106,21 +107,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
           onInverted={around.onInverted}
         />
       </Section>
-      {move.reach && move.reads !== 'running' && (
-        <ValueSlider
-          label="Soften"
-          help="Smooths a matte that breaks up in noise, along the photo’s own edges: how far, in thousandths of its longer side."
-          value={move.soften ?? 0}
-          min={0}
-          max={SOFTEN_MOST}
-          step={0.5}
-          rest={0}
-          unit="‰"
-          onChange={(soften, keep) => {
-            onChange(withField(move, { soften }), keep);
-          }}
-        />
-      )}
+      {move.reach && move.reads !== 'running' && <Softening move={move} photo={around.photos.find(({ id }) => id === around.photoId)} onChange={onChange} />}
       {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}
       {!around.drawsArea && (
         <Section title="Area" words={areaWords(move.area)}>

@@ -16,8 +16,8 @@ import { hueReliefPanel, sideWarmthPanel, warmthPanel } from './simple';
 
 /** The list of panels, in the order they are offered. A new kind of move adds its own here. */
 const PANELS: { [K in MoveKind]: MovePanel<K> } = {
-  shift: shiftPanel,
   recolour: recolourPanel,
+  shift: shiftPanel,
   palette: palettePanel,
   'band-mix': bandMixPanel,
   'hue-curves': hueCurvesPanel,
