@@ -129,7 +129,7 @@ test('what is reached is in colour, the rest in grey', async ({ page }) => {
 
 test('a number is taken with its unit or a comma, brought within its range, and refused when it is none', async ({ page }) => {
   const studio = new Studio(page);
-  await studio.open(PHOTOS.bowl);
+  await studio.openWith(PHOTOS.bowl, [{ id: 'm1', kind: 'shift', params: { hue: -27 } }]);
   const { revision } = await studio.kept(PHOTOS.bowl);
   const type = async (text: string, shown: string) => {
     await studio.number('Hue').fill(text);
