@@ -21,6 +21,8 @@ final readonly class GradeLink
 {
     /** Nodes up to which a second process would cost more than it saves. */
     private const ALONE_MOST = 4000;
+    /** Nodes along each axis for a matte that is worked out further. */
+    private const MATTE_LATTICE = 33;
 
     private function __construct(public string $bytes, public Lattice $lattice, public Exactness $exactness)
     {
@@ -52,6 +54,14 @@ final readonly class GradeLink
         $words = self::parts($even, $pictureColours, static fn (int $first, int $past, array $needed): string => Compiler::weightWords($grade, $move, $transform, $even, $first, $past, $needed));
 
         return new self(IccDeviceLink::ofTable($even, $words, 'matte'), $even, Exactness::untouched());
+    }
+
+    /** How much each pixel of a small picture is reached by a move, in all three channels of 16 bits: for what is worked out further, not for a file. */
+    public static function matte(Grade $grade, int $move, Pixels $picture): Pixels
+    {
+        $transform = new EncodingTransform($picture->colours->encoding, $picture->colours->encoding);
+
+        return self::ofWeights($grade, $move, $transform, $picture, self::MATTE_LATTICE)->apply($picture->copy(), static function (): void {}, 16);
     }
 
     /**

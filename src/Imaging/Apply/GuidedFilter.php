@@ -51,10 +51,8 @@ final class GuidedFilter
     /** An image of a and b. */
     private static function coefficients(VipsImage $matte, VipsImage $guide, int $radius): VipsImage
     {
-        $side = 2 * $radius + 1;
-        $mask = array_fill(0, max(1, $side), 1.0 / $side);
         // In memory each, since what comes after asks for it several times.
-        $mean = static fn (VipsImage $image): VipsImage => $image->filtered($mask)->inMemory();
+        $mean = static fn (VipsImage $image): VipsImage => $image->boxed($radius)->inMemory();
         [$matte, $guide] = [$matte->inMemory(), $guide->inMemory()];
         [$meanMatte, $meanGuide] = [$mean($matte), $mean($guide)];
         $variance = $mean($guide->multiply($guide))->subtract($meanGuide->multiply($meanGuide));

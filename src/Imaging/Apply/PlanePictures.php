@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply;
 
 use Tovrin\App\Imaging\Apply\Edges\Strip;
-use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
@@ -14,7 +13,6 @@ use Tovrin\App\Imaging\PreviewColours;
 use Tovrin\Core\Area\AreaRaster;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\Colours;
-use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\Plane;
@@ -24,9 +22,6 @@ use Tovrin\Core\Move\Kind\Shift;
 /** The planes of a grade for one picture: on few points what the core computed, and from these at every pixel. */
 final readonly class PlanePictures
 {
-    /** Nodes of the lattice that a matte to be softened is looked up on. */
-    private const MATTE_LATTICE = 33;
-
     /**
      * @param list<AreaRaster|null> $areas by number of the plane
      * @param list<SoftRaster|null> $soft  the same
@@ -163,9 +158,7 @@ final readonly class PlanePictures
     private static function matte(Plane $plane, Pixels $small): Pixels
     {
         $grade = new Grade([new Move(new Shift(), reach: $plane->reach, id: 'm')]);
-        $transform = new EncodingTransform($small->colours->encoding, $small->colours->encoding);
-        $link = GradeLink::ofWeights($grade, 0, $transform, $small, self::MATTE_LATTICE);
 
-        return LittleCms::applyLink($link->bytes, $link->lattice, $small->copy(), static function (): void {}, 16);
+        return GradeLink::matte($grade, 0, $small);
     }
 }

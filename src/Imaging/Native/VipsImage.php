@@ -12,7 +12,9 @@ namespace Tovrin\App\Imaging\Native;
  */
 final class VipsImage
 {
+    use VipsMasks;
     use VipsOperations;
+    use VipsRunning;
 
     /** What bands mean: RGB and grey, of 8 and of 16 bits. */
     public const RGB = 22;

@@ -9,23 +9,26 @@ namespace Tovrin\App\Imaging\Native;
  */
 trait VipsOperations
 {
-    /** Where in the arguments of an operation its result goes. */
-    private const OUT = "\0out";
+    /** What lies beyond an image is as what is nearest. */
     private const EXTEND_COPY = 1;
-    /** Options that the library takes as floating-point numbers: it would read whole ones as something else. */
-    private const FLOATS = ['gap', 'idx', 'idy', 'max_alpha', 'odx', 'ody', 'vscale'];
     private const LINEAR = 1;
-    private const MORE = 4;
-    private const LESS = 2;
-    private const BITWISE_AND = 0;
-    private const BITWISE_OR = 1;
-    private const ERODE = 0;
-    private const DILATE = 1;
 
     /** Each value times a number and plus another, as floats. */
     public function linear(float $times, float $plus): self
     {
         return self::run('linear1', [$this, self::OUT, $times, $plus]);
+    }
+
+    /** Values from one number to another spread over 0…1, none below 0 or above 1. */
+    public function ramp(float $from, float $to): self
+    {
+        return $this->linear(1 / ($to - $from), -$from / ($to - $from))->unit();
+    }
+
+    /** Values as they are, but none below 0 or above 1. */
+    public function unit(): self
+    {
+        return $this->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)->linear(1 / SampleFormat::Word->most(), 0.0);
     }
 
     /** In another format, which takes what is beyond it as its ends. */
@@ -97,6 +100,30 @@ trait VipsOperations
         return self::run('recomb', [$this, self::OUT, VipsMatrix::of($rows)]);
     }
 
+    /** The sum of its three bands. */
+    public function sum(): self
+    {
+        return $this->recombined([[1.0, 1.0, 1.0]]);
+    }
+
+    /** Three bands times those of another, summed. */
+    public function dot(self $other): self
+    {
+        return $this->multiply($other)->sum();
+    }
+
+    /**
+     * The mean of a square around each pixel.
+     *
+     * @param int $radius pixels; the square has 2 × radius + 1 each way
+     */
+    public function boxed(int $radius): self
+    {
+        $side = max(1, 2 * $radius + 1);
+
+        return $this->filtered(array_fill(0, $side, 1.0 / $side));
+    }
+
     /**
      * Filtered across and down by the same weights.
      *
@@ -132,72 +159,10 @@ trait VipsOperations
         }
     }
 
-    /** 255 where a value is above a number, 0 elsewhere. */
-    public function above(float $value): self
-    {
-        return self::run('relational_const1', [$this, self::OUT, self::MORE, $value]);
-    }
-
-    /** 255 where a value is below a number, 0 elsewhere. */
-    public function below(float $value): self
-    {
-        return self::run('relational_const1', [$this, self::OUT, self::LESS, $value]);
-    }
-
-    /** 255 where both are, of images of 0 and 255. */
-    public function and(self $other): self
-    {
-        return self::run('boolean', [$this, $other, self::OUT, self::BITWISE_AND]);
-    }
-
-    /** 255 where either is, of images of 0 and 255. */
-    public function or(self $other): self
-    {
-        return self::run('boolean', [$this, $other, self::OUT, self::BITWISE_OR]);
-    }
-
-    /** One image where this one is not 0, another elsewhere. */
-    public function choosing(self $then, self $otherwise): self
-    {
-        return self::run('ifthenelse', [$this, $then, $otherwise, self::OUT]);
-    }
-
-    /**
-     * 255 where all of a square around is, 0 elsewhere, of an image of 0 and 255. What lies beyond the image counts as what is nearest.
-     *
-     * @param int $radius pixels; the square has 2 × radius + 1 each way
-     */
-    public function eroded(int $radius): self
-    {
-        return $this->morphed($radius, self::ERODE);
-    }
-
-    /** 255 where any of a square around is, 0 elsewhere, of an image of 0 and 255. */
-    public function dilated(int $radius): self
-    {
-        return $this->morphed($radius, self::DILATE);
-    }
-
-    private function morphed(int $radius, int $how): self
-    {
-        $wide = self::run('embed', [$this, self::OUT, $radius, $radius, $this->width() + 2 * $radius, $this->height() + 2 * $radius], ['extend' => self::EXTEND_COPY]);
-        for ($i = 0; $i < $radius; ++$i) {
-            $wide = self::run('morph', [$wide, self::OUT, VipsMatrix::of([[255.0, 255.0, 255.0], [255.0, 255.0, 255.0], [255.0, 255.0, 255.0]]), $how]);
-        }
-
-        return $wide->area($radius, $radius, $this->width(), $this->height());
-    }
-
     /** In a larger image of zeros, at a place of it. */
     public function within(int $left, int $top, int $width, int $height): self
     {
         return self::run('embed', [$this, self::OUT, $left, $top, $width, $height]);
-    }
-
-    /** With a frame of zeros around it. */
-    public function framed(int $by): self
-    {
-        return self::run('embed', [$this, self::OUT, $by, $by, $this->width() + 2 * $by, $this->height() + 2 * $by]);
     }
 
     /** Half as wide and high, each pixel the mean of four; what is odd at the end is left out. */
@@ -253,68 +218,5 @@ trait VipsOperations
     public function colourCounts(int $bins): self
     {
         return self::run('hist_find_ndim', [$this, self::OUT], ['bins' => $bins]);
-    }
-
-    /**
-     * Runs an operation that makes an image.
-     *
-     * @param list<mixed>                                $arguments in the library's order; OUT stands for the result
-     * @param array<string, int|float|string|\FFI\CData> $options
-     * @param list<self>                                 $needs     images that are in none of the arguments by themselves
-     *
-     * @throws VipsError
-     */
-    private static function run(string $operation, array $arguments, array $options = [], array $needs = []): self
-    {
-        $out = VipsLibrary::get()->new('VipsImage*');
-        \assert($out instanceof \FFI\CData);
-        $given = [];
-        foreach ($arguments as $one) {
-            if ($one instanceof self || $one instanceof VipsMatrix) {
-                $needs[] = $one;
-                $given[] = $one->handle;
-            } else {
-                $given[] = self::OUT === $one ? \FFI::addr($out) : $one;
-            }
-        }
-        self::call($operation, $given, $options);
-
-        return new self($out, $needs);
-    }
-
-    /**
-     * @param list<mixed>                                $arguments
-     * @param array<string, int|float|string|\FFI\CData> $options
-     *
-     * @throws VipsError
-     */
-    private static function call(string $operation, array $arguments, array $options): void
-    {
-        foreach ($options as $name => $value) {
-            // Nobody converts what is handed to a C function after its named arguments.
-            $isFloat = \in_array($name, self::FLOATS, true);
-            if (\is_float($value) && !$isFloat) {
-                throw new \LogicException(\sprintf('The option "%s" of %s is no floating-point number, or is not listed as one.', $name, $operation));
-            }
-            array_push($arguments, $name, $isFloat && \is_int($value) ? (float) $value : $value);
-        }
-        if (0 !== Ffi::call(VipsLibrary::get(), 'vips_'.$operation, ...[...$arguments, null])) {
-            throw VipsMessages::error();
-        }
-    }
-
-    /** @param non-empty-list<self> $images */
-    private static function listOf(array $images): \FFI\CData
-    {
-        $count = \count($images);
-        $list = VipsLibrary::get()->new("VipsImage*[$count]");
-        \assert($list instanceof \FFI\CData);
-        foreach ($images as $i => $image) {
-            $list[$i] = $image->handle; // @phpstan-ignore offsetAccess.nonOffsetAccessible
-        }
-
-        \assert($list instanceof \FFI\CData);
-
-        return $list;
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply\Edges;
 
 use Tovrin\App\Imaging\Apply\GradeLink;
-use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
@@ -13,7 +12,6 @@ use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
-use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 
 /**
@@ -28,8 +26,6 @@ final class EdgeFinder
     private const SIDE = 1400;
     /** Scales, each half as fine as the one before. */
     private const SCALES = 5;
-    /** Nodes of the lattice that weights are looked up on. */
-    private const LATTICE = 33;
     /** Share of the way from side to side that colours still change to the next scale: not at all; so much that this counts. */
     private const GOES_ON = [0.02, 0.08];
     /** Of linear light: IEC 61966-2-1. */
@@ -61,7 +57,7 @@ final class EdgeFinder
         if ([] === $moves || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();
         }
-        $mattes = array_map(static fn (int $move): Pixels => self::matte($grade, $move, $picture), $moves);
+        $mattes = array_map(static fn (int $move): Pixels => GradeLink::matte($grade, $move, $picture), $moves);
         [$width, $height] = [intdiv($picture->width, 2), intdiv($picture->height, 2)];
         // Each line in a process of its own: so all processors have something to do.
         $lines = array_map(static fn (): array => [new SharedBytes(8 * $width * $height), new SharedBytes(4 * $width * $height)], $mattes);
@@ -149,13 +145,6 @@ final class EdgeFinder
         return array_values(array_filter(array_keys($grade->moves), static fn (int $index): bool => null !== $grade->moves[$index]->reach && ($atRest ? $grade->moves[$index]->on : $grade->moves[$index]->acts())));
     }
 
-    private static function matte(Grade $grade, int $move, Pixels $picture): Pixels
-    {
-        $link = GradeLink::ofWeights($grade, $move, EncodingTransform::srgb(), $picture, self::LATTICE);
-
-        return LittleCms::applyLink($link->bytes, $link->lattice, $picture->copy(), static function (): void {}, 16);
-    }
-
     /** @return non-empty-list<VipsImage> an image at each of the scales */
     private static function halvings(VipsImage $image): array
     {
@@ -186,11 +175,11 @@ final class EdgeFinder
         $encoded = static fn (int $first): VipsImage => CurveTables::encoded($found->band($first, 3), StandardRgb::encoding(), 8);
         [$inside, $outside] = [$encoded(0)->inMemory(), $encoded(3)->inMemory()];
         $difference = $inside->linear(1.0, 0.0)->subtract($outside)->inMemory();
-        $apart = $difference->multiply($difference)->recombined([[1.0, 1.0, 1.0]])->inMemory();
+        $apart = $difference->dot($difference)->inMemory();
         // Squared, as the difference is.
-        $clear = EdgeScale::unit($apart->linear(1 / (self::APART[1] ** 2 - self::APART[0] ** 2), -self::APART[0] ** 2 / (self::APART[1] ** 2 - self::APART[0] ** 2)));
+        $clear = $apart->ramp(self::APART[0] ** 2, self::APART[1] ** 2);
         // What is hardly sure would only be worked on for nothing.
-        $near = EdgeScale::unit($found->band(6)->multiply($clear)->linear(1 / (1 - self::UNSURE), -self::UNSURE / (1 - self::UNSURE)))->inMemory();
+        $near = $found->band(6)->multiply($clear)->ramp(self::UNSURE, 1.0)->inMemory();
         $sureness = $near->linear(255.0, 0.5)->cast(SampleFormat::Byte);
 
         return $inside->join($sureness, $outside, $sureness, $near->multiply($apart))->cast(SampleFormat::Float);
@@ -205,24 +194,23 @@ final class EdgeFinder
     private static function together(VipsImage $finer, VipsImage $coarser): VipsImage
     {
         $way = $coarser->band(0, 3)->subtract($coarser->band(3, 3))->inMemory();
-        $length = $way->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR)->inMemory();
-        $along = static fn (VipsImage $from, VipsImage $to): VipsImage => $from->subtract($to)->multiply($way)->recombined([[1.0, 1.0, 1.0]])->divide($length);
+        $length = $way->dot($way)->linear(1.0, self::HAIR)->inMemory();
+        $along = static fn (VipsImage $from, VipsImage $to): VipsImage => $from->subtract($to)->dot($way)->divide($length);
         // As bright as farther away: what is nearer may lie in shade, and that is no mixture.
         $bright = static fn (VipsImage $image): VipsImage => $image->recombined([self::LUMINANCE])->linear(1.0, self::HAIR);
         $ratio = static fn (int $first): VipsImage => $bright($coarser->band($first, 3))->divide($bright($finer->band($first, 3)))->inMemory();
         [$within, $beyond] = [$ratio(0), $ratio(3)];
         // What is brighter before something dark is no shade, but light of the thing.
         $beyond = $beyond->above(1.0)->choosing($beyond, $beyond->linear(0.0, 1.0));
-        $ramp = static fn (VipsImage $share): VipsImage => EdgeScale::unit($share->linear(1 / (self::GOES_ON[1] - self::GOES_ON[0]), -self::GOES_ON[0] / (self::GOES_ON[1] - self::GOES_ON[0])));
-        [$inside, $outside] = [$ramp($along($coarser->band(0, 3), $finer->band(0, 3)->multiply($within)))->inMemory(), $ramp($along($finer->band(3, 3)->multiply($beyond), $coarser->band(3, 3)))->inMemory()];
+        $inside = $along($coarser->band(0, 3), $finer->band(0, 3)->multiply($within))->ramp(...self::GOES_ON)->inMemory();
+        $outside = $along($finer->band(3, 3)->multiply($beyond), $coarser->band(3, 3))->ramp(...self::GOES_ON)->inMemory();
         $goesOn = $inside->subtract($outside)->above(0.0)->choosing($inside, $outside);
         // Only beside a line there is anything to go by; what lies farther from it takes after it.
         $near = $finer->band(6);
-        $mean = array_fill(0, 2 * self::AROUND + 1, 1 / (2 * self::AROUND + 1));
-        $known = $near->filtered($mean)->inMemory();
-        $clear = EdgeScale::unit($known->linear(self::CLEAR, 0.0))->inMemory();
-        $going = $goesOn->multiply($near)->filtered($mean)->divide($known->linear(1.0, self::HAIR));
-        $share = $clear->multiply($going->linear(1.0, -1.0))->linear(1.0, 1.0)->multiply($coarser->band(6)->above(self::HAIR)->linear(1 / 255, 0.0))->inMemory();
+        $known = $near->boxed(self::AROUND)->inMemory();
+        $clear = $known->linear(self::CLEAR, 0.0)->unit()->inMemory();
+        $going = $goesOn->multiply($near)->boxed(self::AROUND)->divide($known->linear(1.0, self::HAIR));
+        $share = $clear->multiply($going->linear(1.0, -1.0))->linear(1.0, 1.0)->multiply($coarser->band(6)->above(self::HAIR)->asShare())->inMemory();
 
         return $finer->add($coarser->subtract($finer)->multiply($share))->cast(SampleFormat::Float);
     }

@@ -37,7 +37,7 @@ final readonly class EdgePictures
     /** @return list<array{0: int, 1: int}> column and row of the tiles in which pixels are mixed */
     public function mixed(): array
     {
-        $across = intdiv($this->width + self::TILE - 1, self::TILE);
+        $across = self::across($this->width);
         $mixed = [];
         for ($at = strspn($this->tiles, "\0"); $at < \strlen($this->tiles); $at += 1 + strspn($this->tiles, "\0", $at + 1)) {
             $mixed[] = [$at % $across, intdiv($at, $across)];
@@ -49,9 +49,9 @@ final readonly class EdgePictures
     /** @param string $sureness a byte a pixel */
     public static function tilesOf(string $sureness, int $width): string
     {
-        $across = intdiv($width + self::TILE - 1, self::TILE);
+        $across = self::across($width);
         $rows = intdiv(\strlen($sureness), $width);
-        $tiles = str_repeat("\0", $across * intdiv($rows + self::TILE - 1, self::TILE));
+        $tiles = str_repeat("\0", $across * self::across($rows));
         $end = \strlen($sureness);
         for ($at = strspn($sureness, "\0"); $at < $end; $at += strspn($sureness, "\0", $at)) {
             $column = $at % $width;
@@ -69,7 +69,7 @@ final readonly class EdgePictures
      */
     public function tileBytes(): string
     {
-        $across = intdiv($this->width + self::TILE - 1, self::TILE);
+        $across = self::across($this->width);
         $numbers = [];
         $tiles = '';
         $row = 4 * $this->width;
@@ -85,5 +85,11 @@ final readonly class EdgePictures
         }
 
         return pack('V3', $this->width, $this->height, \count($numbers)).([] === $numbers ? '' : pack('V*', ...$numbers)).$tiles;
+    }
+
+    /** Tiles that so many pixels lie in. */
+    private static function across(int $pixels): int
+    {
+        return intdiv($pixels + self::TILE - 1, self::TILE);
     }
 }

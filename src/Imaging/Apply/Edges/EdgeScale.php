@@ -16,7 +16,7 @@ use Tovrin\App\Imaging\Native\VipsImage;
 final readonly class EdgeScale
 {
     /** Weights from which on a pixel is caught, and below which it is not. */
-    private const CAUGHT = 0.6;
+    public const CAUGHT = 0.6;
     private const FREE = 0.1;
     /** Pixels between a line and the core of what is caught, and of what is not: the blur of an edge lies between them. */
     private const CORE = 1;
@@ -51,10 +51,10 @@ final readonly class EdgeScale
         // What is too thin to have a core is one itself.
         $core = $core->or($caught->halved()->above(self::HALF)->and($core->dilated(self::THIN)->below(1.0)));
         [$inside, $outside] = [self::masked($linear, $core), self::masked($linear, $weight->below(self::FREE)->inMemory()->eroded(self::OUT)->halved()->above(self::WHOLE))];
-        $near = self::least(self::around($inside->band(3), self::AROUND)->inMemory(), self::around($outside->band(3), self::AROUND)->inMemory())->linear(self::NEAR, 0.0);
+        $near = self::least($inside->band(3)->boxed(self::AROUND)->inMemory(), $outside->band(3)->boxed(self::AROUND)->inMemory())->linear(self::NEAR, 0.0);
         [$one, $other] = self::purer($linear, $inside, $outside);
 
-        return new self($one->inMemory(), $other->inMemory(), self::unit($near)->inMemory());
+        return new self($one->inMemory(), $other->inMemory(), $near->unit()->inMemory());
     }
 
     /**
@@ -66,8 +66,8 @@ final readonly class EdgeScale
     {
         [$one, $other] = [self::spread($inside)->inMemory(), self::spread($outside)->inMemory()];
         $way = $one->subtract($other)->inMemory();
-        $length = self::sum($way, $way)->linear(1.0, self::LEAST);
-        $share = self::unit(self::sum($linear->colours()->subtract($other), $way)->divide($length));
+        $length = $way->dot($way)->linear(1.0, self::LEAST);
+        $share = $linear->colours()->subtract($other)->dot($way)->divide($length)->unit();
         $pure = static function (VipsImage $share): VipsImage {
             $squared = $share->multiply($share);
 
@@ -75,26 +75,6 @@ final readonly class EdgeScale
         };
 
         return [self::spread($inside->multiply($pure($share))->cast(SampleFormat::Float)->inMemory()), self::spread($outside->multiply($pure($share->linear(-1.0, 1.0)))->cast(SampleFormat::Float)->inMemory())];
-    }
-
-    private static function sum(VipsImage $one, VipsImage $other): VipsImage
-    {
-        return $one->multiply($other)->recombined([[1.0, 1.0, 1.0]]);
-    }
-
-    /** Values as they are, but none below 0 or above 1. */
-    public static function unit(VipsImage $image): VipsImage
-    {
-        return $image->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)->linear(1 / SampleFormat::Word->most(), 0.0);
-    }
-
-    /** The mean of a square around each pixel, 0…1, of an image of 0 and 255 or of floats. */
-    private static function around(VipsImage $image, int $radius): VipsImage
-    {
-        $side = 2 * $radius + 1;
-        $one = SampleFormat::Float === $image->format() ? $image : $image->linear(1 / 255, 0.0);
-
-        return $one->filtered(array_fill(0, max(1, $side), 1.0 / $side));
     }
 
     private static function least(VipsImage $one, VipsImage $other): VipsImage
@@ -105,7 +85,7 @@ final readonly class EdgeScale
     /** Colours where a mask is 255, black elsewhere. */
     private static function masked(VipsImage $linear, VipsImage $mask): VipsImage
     {
-        return $linear->multiply($mask->linear(1 / 255, 0.0))->cast(SampleFormat::Float)->inMemory();
+        return $linear->multiply($mask->asShare())->cast(SampleFormat::Float)->inMemory();
     }
 
     /** Colours where there are any, and around them the mean of what is near. */

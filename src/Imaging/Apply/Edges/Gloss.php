@@ -16,7 +16,6 @@ final class Gloss
     /** Pixels at the scale that gaps are looked for at, up to twice as many of which a gap may be across. */
     private const GAP = 8;
     private const SCALE = 2;
-    private const CAUGHT = 0.6;
     /** Weights up to which a pixel is not caught in full. */
     private const LET_GO = 0.9;
     /** How far from the way to white a pixel may lie, as a share of its distance from the thing's colour, squared. */
@@ -37,21 +36,21 @@ final class Gloss
         if (\count($weights) <= self::SCALE) {
             return $found;
         }
-        $caught = $weights[self::SCALE]->above(self::CAUGHT)->inMemory();
+        $caught = $weights[self::SCALE]->above(EdgeScale::CAUGHT)->inMemory();
         // Framed, so that what lies between a thing and the picture's edge is no gap.
-        $closed = $caught->framed(2 * self::GAP)->dilated(self::GAP)->inMemory()->eroded(self::GAP)->area(2 * self::GAP, 2 * self::GAP, $caught->width(), $caught->height());
-        $gaps = $closed->and($weights[self::SCALE]->below(self::LET_GO))->dilated(1)->linear(1 / 255, 0.0)->cast(SampleFormat::Float)->enlarged($found->width(), $found->height());
+        $frame = 2 * self::GAP;
+        $closed = $caught->within($frame, $frame, $caught->width() + 2 * $frame, $caught->height() + 2 * $frame)->dilated(self::GAP)->inMemory()->eroded(self::GAP)->area($frame, $frame, $caught->width(), $caught->height());
+        $gaps = $closed->and($weights[self::SCALE]->below(self::LET_GO))->dilated(1)->asShare()->cast(SampleFormat::Float)->enlarged($found->width(), $found->height());
         $inside = $found->band(0, 3);
         $from = $linear->colours()->subtract($inside)->inMemory();
         $way = $inside->linear(-1.0, 1.0)->inMemory();
-        $sum = static fn (VipsImage $one, VipsImage $other): VipsImage => $one->multiply($other)->recombined([[1.0, 1.0, 1.0]]);
-        [$along, $length, $distance] = [$sum($from, $way)->inMemory(), $sum($way, $way)->linear(1.0, self::HAIR)->inMemory(), $sum($from, $from)->linear(1.0, self::HAIR)->inMemory()];
+        [$along, $length, $distance] = [$from->dot($way)->inMemory(), $way->dot($way)->linear(1.0, self::HAIR)->inMemory(), $from->dot($from)->linear(1.0, self::HAIR)->inMemory()];
         // Squared cosine of the angle between the way to the pixel and the way to white.
         $straight = $along->multiply($along)->divide($length->multiply($distance));
-        $explained = EdgeScale::unit($straight->linear(1 / self::BESIDE, 1.0 - 1 / self::BESIDE));
-        $lighter = $along->divide($length)->above(self::LEAST)->linear(1 / 255, 0.0);
-        $known = $inside->recombined([[1.0, 1.0, 1.0]])->above(self::LEAST)->linear(1 / 255, 0.0);
-        $gloss = EdgeScale::unit($gaps->multiply($explained)->multiply($lighter)->multiply($known))->inMemory();
+        $explained = $straight->ramp(1.0 - self::BESIDE, 1.0);
+        $lighter = $along->divide($length)->above(self::LEAST)->asShare();
+        $known = $inside->sum()->above(self::LEAST)->asShare();
+        $gloss = $gaps->multiply($explained)->multiply($lighter)->multiply($known)->unit()->inMemory();
         $is = $gloss->subtract($found->band(6))->above(0.0);
         $white = $inside->linear(0.0, 1.0);
 

@@ -102,10 +102,10 @@ final readonly class MixedPixels
         $way = $own(0)->subtract($outside)->inMemory();
         // Texture and shade are light and dark of one colour: what differs in colour tells more of which of the two a pixel is.
         $told = $way->recombined(self::TELLS)->inMemory();
-        $length = $told->multiply($way)->recombined([[1.0, 1.0, 1.0]])->linear(1.0, self::HAIR);
-        $share = EdgeScale::unit($linear->subtract($outside)->multiply($told)->recombined([[1.0, 1.0, 1.0]])->divide($length))->inMemory();
+        $length = $told->dot($way)->linear(1.0, self::HAIR);
+        $share = $linear->subtract($outside)->dot($told)->divide($length)->unit()->inMemory();
         // Less sure, less far apart: at the ends of a line a pixel is whole again without a step.
-        $way = $way->multiply($beside->band(3)->linear(1 / 255, 0.0))->inMemory();
+        $way = $way->multiply($beside->band(3)->asShare())->inMemory();
         $inside = $linear->add($way->multiply($share->linear(-1.0, 1.0)));
         $outside = $linear->subtract($way->multiply($share));
 
