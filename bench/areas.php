@@ -11,6 +11,7 @@ require __DIR__.'/Watched.php';
 
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\Bench\Watched;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
@@ -51,7 +52,7 @@ foreach (array_keys($looks) as $name) {
 }
 echo "  (aims: at most 1.5 × with one plane, 2.5 × with three)\n";
 
-$pixels = PictureShape::reduce(PictureFile::read($root.'/demo/photos/jug-on-bricks.jpg', 'jug'), PictureShape::PREVIEW_SIDE);
+$pixels = PictureShape::reduce(PictureFile::read($root.'/demo/photos/jug-on-bricks.jpg', 'jug'), Preview::SIDE);
 $colours = ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()->thinned(3000);
 foreach (['0' => 0.0, '1/2' => 0.5, '1' => 1.0, 'in between' => null] as $level => $value) {
     mt_srand(1);

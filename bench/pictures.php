@@ -10,6 +10,7 @@ require __DIR__.'/Watched.php';
 
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Kernel;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Repository\Sets;
@@ -48,8 +49,8 @@ foreach (['24mp.jpg', '24mp.tif', '100mp.jpg'] as $file) {
     $start = hrtime(true);
     $pixels = PictureFile::read("$scratch/$file", $file);
     $decoded = hrtime(true);
-    $small = PictureShape::reducedDeep($pixels, PictureShape::PREVIEW_SIDE);
+    $small = PictureShape::reducedDeep($pixels, Preview::SIDE);
     $reduced = hrtime(true);
-    PhotoImport::preview($small);
+    Preview::of($small);
     printf("Import of %s until it can be seen: %.2f s (aim for 24 megapixels: 2); of that decoding %.2f s, making it smaller %.2f s, turning it to sRGB %.2f s, the rest writing\n", $file, $whole, ($decoded - $start) / 1e9, ($reduced - $decoded) / 1e9, (hrtime(true) - $reduced) / 1e9);
 }

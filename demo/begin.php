@@ -9,6 +9,7 @@ declare(strict_types=1);
 
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
@@ -34,7 +35,7 @@ require __DIR__.'/../vendor/autoload.php';
 /** @return array{0: Raster, 1: Study, 2: Pots, 3: ColourBlock} */
 function photo(string $name): array
 {
-    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), PictureShape::PREVIEW_SIDE);
+    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), Preview::SIDE);
     $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
     $study = StudyMaker::study($raster);
 

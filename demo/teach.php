@@ -8,6 +8,7 @@ declare(strict_types=1);
 
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Learning\ReachLearner;
 use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Format\LookJson;
@@ -24,7 +25,7 @@ require __DIR__.'/../vendor/autoload.php';
 /** @var array<string, array{photo: string, moves: list<array{want: list<non-empty-list<array{0: float, 1: float}>>, hold: list<non-empty-list<array{0: float, 1: float}>>, broader?: float, withinWindows?: bool}>}> $all */
 $all = json_decode((string) file_get_contents(__DIR__.'/strokes.json'), true, 16, \JSON_THROW_ON_ERROR);
 foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
-    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), PictureShape::PREVIEW_SIDE);
+    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), Preview::SIDE);
     $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
     $learner = new ReachLearner($raster, StudyMaker::study($raster), '');
     $file = __DIR__."/looks/$name.json";

@@ -18,7 +18,7 @@ use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Decode\PictureFormat;
 use Tovrin\App\Imaging\Encode\Format\FileFormats;
 use Tovrin\App\Imaging\PictureError;
-use Tovrin\App\Library\PhotoImport;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Reading\ColourSample;
@@ -106,7 +106,7 @@ final class ApplyCommand extends Command
 
     private static function fitted(Grade $grade, string $picture): Grade
     {
-        $pixels = PhotoImport::preview(PictureFile::read($picture, $picture));
+        $pixels = Preview::of(PictureFile::read($picture, $picture));
 
         return Fit::to($grade, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '');
     }

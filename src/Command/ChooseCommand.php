@@ -15,13 +15,12 @@ use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureError;
-use Tovrin\App\Imaging\PictureShape;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Learning\Change;
 use Tovrin\App\Learning\LearningResult;
 use Tovrin\App\Learning\ReachLearner;
 use Tovrin\App\Learning\StudyMaker;
 use Tovrin\App\Learning\Unmarked;
-use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Reach\Learned;
@@ -64,7 +63,7 @@ final class ChooseCommand extends Command
             throw new UsageError(\sprintf('There are %d strokes; at most %d can be learned from.', \count($strokes), self::MOST_STROKES));
         }
         try {
-            $pixels = PhotoImport::preview(PictureFile::read($path, $path, PictureShape::PREVIEW_SIDE));
+            $pixels = Preview::of(PictureFile::read($path, $path, Preview::SIDE));
             $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
             $study = StudyMaker::study($raster);
             $learner = new ReachLearner($raster, $study, '');

@@ -11,6 +11,7 @@ use Tovrin\App\Exception\Refused;
 use Tovrin\App\Files\FileModes;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Library\PhotoEdges;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Leases;
@@ -22,7 +23,7 @@ use Tovrin\Core\Model\Table\Tables;
 /** Makes one finished file, whole or not at all. */
 final readonly class FileMaker
 {
-    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables)
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables, private PhotoEdges $edges)
     {
     }
 
@@ -81,7 +82,10 @@ final readonly class FileMaker
         $grade = $read->named('' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
         $exactness = null;
         $make = function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
-            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress);
+            $wanted = ExportSpec::read($job->format(), $job->output());
+            // Those that the screen has shown, as a rule.
+            $edges = $wanted->format->isGrade() ? null : $this->edges->of($photo, $grade);
+            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, $wanted, $part, $progress, $edges);
         };
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
             $path = $this->folder->at($job->delivery()->folder()).'/'.$job->fileName();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Delivery;
 
+use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\Apply\Exactness;
 use Tovrin\App\Imaging\Apply\PictureGrade;
 use Tovrin\App\Imaging\Apply\Plates;
@@ -43,10 +44,11 @@ final class Rendering
      * @param string                        $name     what to call the source in messages
      * @param string                        $target   the file to write, over what is there
      * @param callable(string, float): void $progress told the stage and the share done in all, 0…1; may throw to stop
+     * @param EdgePictures|null             $edges    those of the grade in the photo; null for looking for them
      *
      * @return Exactness|null null for what is no picture
      */
-    public static function file(string $source, string $name, Grade $grade, ExportSpec $wanted, string $target, callable $progress): ?Exactness
+    public static function file(string $source, string $name, Grade $grade, ExportSpec $wanted, string $target, callable $progress, ?EdgePictures $edges = null): ?Exactness
     {
         if ($wanted->format->isGrade()) {
             self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress, $wanted->colourPart);
@@ -55,12 +57,12 @@ final class Rendering
         }
         $writing = self::nowAndThen(static fn () => $progress('Writing the file', 0.8));
         if ($wanted->format->isMatte()) {
-            $pixels = PictureShape::fitted(self::weights($source, $name, $grade, $wanted->move ?? 0, $progress), $wanted->side);
+            $pixels = PictureShape::fitted(self::weights($source, $name, $grade, $wanted->move ?? 0, $progress, $edges), $wanted->side);
             PictureWriter::write($pixels, new Writing(ExportFormat::MatteTiff === $wanted->format ? Writing::GREY_TIFF : Writing::GREY), $target, $writing);
 
             return null;
         }
-        [$pixels, $exactness] = self::graded($source, $name, $grade, $wanted, $progress);
+        [$pixels, $exactness] = self::graded($source, $name, $grade, $wanted, $progress, $edges);
         $pixels = PictureShape::fitted($pixels, $wanted->side, $wanted->sharpen);
         $progress('Writing the file', 0.7);
         if ($wanted->format->isPlate()) {
@@ -80,7 +82,7 @@ final class Rendering
      *
      * @return array{Pixels, Exactness}
      */
-    private static function graded(string $source, string $name, Grade $grade, ExportSpec $wanted, callable $progress): array
+    private static function graded(string $source, string $name, Grade $grade, ExportSpec $wanted, callable $progress, ?EdgePictures $edges): array
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $tag = $wanted->profile->tag($pixels->colours);
@@ -91,16 +93,16 @@ final class Rendering
         }
         $progress('Computing the grade', 0.3);
         $coloured = static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share);
-        $link = self::link($source, $grade, $transform, $pixels, $wanted);
+        $link = self::link($source, $grade, $transform, $pixels, $wanted, $edges);
 
         return [$link->apply($pixels, $coloured, $depth, $tag), $link->exactness];
     }
 
-    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted): PictureGrade
+    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted, ?EdgePictures $edges): PictureGrade
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice)];
+            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, $edges)];
         }
 
         return self::$latest[1];
@@ -135,11 +137,11 @@ final class Rendering
      *
      * @param callable(string, float): void $progress
      */
-    private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress): Pixels
+    private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress, ?EdgePictures $edges = null): Pixels
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $weights = PictureGrade::ofWeights($grade, $move, $pixels)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $weights = PictureGrade::ofWeights($grade, $move, $pixels, $edges)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

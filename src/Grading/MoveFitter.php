@@ -6,9 +6,9 @@ namespace Tovrin\App\Grading;
 
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Learning\StudyMaker;
-use Tovrin\App\Library\PhotoImport;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
@@ -59,7 +59,7 @@ final readonly class MoveFitter
      */
     public function matchFile(Photo $photo, string $path, string $name): LookView
     {
-        $pixels = PhotoImport::preview(PictureFile::read($path, $name));
+        $pixels = Preview::of(PictureFile::read($path, $name));
         $study = StudyMaker::study(new Raster($pixels->bytes(), $pixels->width, $pixels->height));
 
         return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));

@@ -12,8 +12,6 @@ use Tovrin\App\Imaging\Native\VipsImage;
 /** The same picture in another size or depth. */
 final class PictureShape
 {
-    /** Longest side at which a photo is looked at and worked on, in pixels. */
-    public const PREVIEW_SIDE = 2048;
     /** How much of the difference to a blurred picture sharpening adds; common practice. */
     private const SHARPER = 0.6;
     private const BLUR = 0.7;

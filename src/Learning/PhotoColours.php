@@ -6,9 +6,8 @@ namespace Tovrin\App\Learning;
 
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Imaging\AtomicFile;
-use Tovrin\App\Imaging\Decode\PictureFile;
-use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoStore;
+use Tovrin\App\Library\PreviewPixels;
 use Tovrin\App\Process\Turn;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
@@ -26,7 +25,7 @@ final readonly class PhotoColours
     /** More than these would fit a move no better. */
     private const FITTED_TO = 8000;
 
-    public function __construct(private PhotoStore $store, private Tables $tables, private Turn $turn)
+    public function __construct(private PhotoStore $store, private PreviewPixels $preview, private Tables $tables, private Turn $turn)
     {
     }
 
@@ -114,7 +113,7 @@ final readonly class PhotoColours
     {
         // As it will be read again, so that what is made of it now and later is the same.
         $bytes = StudyMaker::study($this->raster($photo))->toBytes();
-        $this->keep($path, $bytes);
+        $this->store->keep($path, $bytes);
         $this->store->keepStudy($photo->storeKey());
 
         return Study::fromBytes($bytes, $this->tables) ?? throw new \LogicException('A study that was just made cannot be read.');
@@ -140,7 +139,7 @@ final readonly class PhotoColours
             return $pots;
         }
         $pots = Pots::of($this->study($photo));
-        $this->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
+        $this->store->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
 
         return $pots;
     }
@@ -148,23 +147,6 @@ final readonly class PhotoColours
     /** The preview's pixels, exactly those the browser shows. */
     public function raster(Photo $photo): Raster
     {
-        $path = $this->store->raster($photo->storeKey());
-        $bytes = @file_get_contents($path);
-        if (false === $bytes || \strlen($bytes) !== 3 * $photo->previewWidth() * $photo->previewHeight()) {
-            $pixels = PictureFile::read($this->store->preview($photo->storeKey()), $photo->name());
-            $bytes = $pixels->bytes();
-            $this->keep($path, $bytes);
-        }
-
-        return new Raster($bytes, $photo->previewWidth(), $photo->previewHeight());
-    }
-
-    /** Without room for it, it is made anew each time: slower, not wrong. */
-    private function keep(string $path, string $bytes): void
-    {
-        try {
-            AtomicFile::write($path, $bytes);
-        } catch (PictureError) {
-        }
+        return $this->preview->raster($photo);
     }
 }

@@ -15,7 +15,7 @@ use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
-use Tovrin\App\Imaging\PreviewColours;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Message\DrawFull;
 use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
@@ -44,9 +44,9 @@ final readonly class PhotoImport
         $pixels = PictureFile::read($path, $name);
         $key = $this->store->newKey();
         try {
-            $preview = self::preview($pixels);
+            $preview = Preview::of($pixels);
             AtomicFile::write($this->store->colourSample($key), ColourSample::of($preview->bytes(), $preview->width, $preview->height)->bytes());
-            $this->write($preview, $this->store->preview($key), 94);
+            AtomicFile::make($this->store->preview($key), static fn (string $part) => Preview::write($preview, $part));
             $this->write(PictureShape::reduce($preview, self::THUMB_SIDE), $this->store->thumb($key), 88);
             $this->write(PictureShape::reduce($preview, SheetPicture::SIDE), $this->store->graded($key, 0), SheetPicture::QUALITY);
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
@@ -69,12 +69,6 @@ final readonly class PhotoImport
             $this->store->remove($key);
             throw $e;
         }
-    }
-
-    /** A photo as it is looked at and worked on: small, in sRGB, opaque. */
-    public static function preview(Pixels $pixels): Pixels
-    {
-        return PreviewColours::srgb(PictureShape::reducedDeep($pixels, PictureShape::PREVIEW_SIDE));
     }
 
     /** The last part of a path, without control characters, at most 200 characters. */

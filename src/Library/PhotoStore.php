@@ -6,12 +6,13 @@ namespace Tovrin\App\Library;
 
 use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Files\OwnedName;
+use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json}, exports/ID and tables/.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,edges-1-*}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
@@ -113,6 +114,29 @@ final readonly class PhotoStore
         return $this->photo($key).'/preview.rgb';
     }
 
+    /** The edges of a photo under one way of reaching its colours; the first number changes with the way they are found. */
+    public function edges(string $key, string $reached): string
+    {
+        return $this->photo($key).'/edges-1-'.$reached;
+    }
+
+    /** Clears edges away but for those that were asked for last. */
+    public function keepEdges(string $key, int $most): void
+    {
+        $paths = glob($this->photo($key).'/edges-*') ?: [];
+        usort($paths, static fn (string $one, string $other): int => (int) @filemtime($other) <=> (int) @filemtime($one));
+        array_map(static fn (string $path): bool => @unlink($path), \array_slice($paths, $most));
+    }
+
+    /** Keeps what can be made again; without room for it, it is made anew each time: slower, not wrong. */
+    public function keep(string $path, string $bytes): void
+    {
+        try {
+            AtomicFile::write($path, $bytes);
+        } catch (PictureError) {
+        }
+    }
+
     public function export(int $id): string
     {
         self::make($this->directory.'/exports');
@@ -181,13 +205,13 @@ final readonly class PhotoStore
     /** @return list<string> names of the files of a photo that cannot be made again at once */
     public function lasting(string $key): array
     {
-        return array_values(array_diff(array_map(basename(...), glob($this->photo($key).'/*') ?: []), ['preview.rgb', 'full.png', 'full.png.lock']));
+        return array_values(array_filter(array_diff(array_map(basename(...), glob($this->photo($key).'/*') ?: []), ['preview.rgb', 'full.png', 'full.png.lock']), static fn (string $name): bool => !str_starts_with($name, 'edges-')));
     }
 
     /** @return list<string> paths of what can be made again whenever it is needed */
     public function remakeable(): array
     {
-        return glob($this->directory.'/{tables/*,photos/*/preview.rgb,photos/*/full.png}', \GLOB_BRACE) ?: [];
+        return glob($this->directory.'/{tables/*,photos/*/preview.rgb,photos/*/full.png,photos/*/edges-*}', \GLOB_BRACE) ?: [];
     }
 
     /**

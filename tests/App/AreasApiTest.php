@@ -63,6 +63,31 @@ final class AreasApiTest extends ApiTestCase
         self::assertEqualsWithDelta(0.25, array_column($summary, 'changed')[0], 0.02);
     }
 
+    public function testEdgesAreFoundOnceForScreenSheetAndFiles(): void
+    {
+        $this->patches();
+        $ochre = ['kind' => 'recolour', 'reach' => ['hue' => ['from' => 40, 'to' => 100, 'softFrom' => 10, 'softTo' => 10], 'chroma' => ['from' => 0.05, 'to' => 0.5]], 'params' => ['anchor' => '#c8922e', 'target' => '#2a5c96']];
+        $look = static fn (array ...$moves): string => (string) json_encode(['tovrinLook' => 1, 'edges' => 'unmixed', 'moves' => $moves], \JSON_THROW_ON_ERROR);
+        $edges = fn (array ...$moves): string => (string) $this->call('POST', '/api/photos/1/edges', \sprintf('{"look":%s}', $look(...$moves)))->getContent();
+        $kept = fn (): array => glob($this->data.'/photos/*/edges-*') ?: [];
+        $found = $edges($ochre);
+        self::assertGreaterThan(12, \strlen($found));
+        self::assertCount(1, $kept());
+        self::assertStringEqualsFile($kept()[0], $found);
+        // What another page, the sheet and files take from there: a sign in it shows that nobody looks for them again.
+        file_put_contents($kept()[0], pack('V3', 32, 32, 0));
+        self::assertSame(pack('V3', 32, 32, 0), $edges(['strength' => 30] + $ochre));
+        $this->json('PUT', '/api/photos/1/grade', '/api/photos/{id}/grade', \sprintf('{"basedOn":0,"look":%s}', $look($ochre)));
+        $this->deliver(1, 1, ['format' => 'png']);
+        $this->work();
+        self::assertCount(1, $kept());
+        self::assertStringEqualsFile($kept()[0], pack('V3', 32, 32, 0));
+        for ($i = 0; $i < 9; ++$i) {
+            $edges(['reach' => ['light' => ['from' => $i / 20, 'to' => 0.8]]] + $ochre);
+        }
+        self::assertCount(6, $kept(), 'no more than a few are kept');
+    }
+
     public function testTheColoursUnderABrushAreThePhotosOwn(): void
     {
         $this->patches();

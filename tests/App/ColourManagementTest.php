@@ -16,7 +16,7 @@ use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Profile;
 use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\Pixels;
-use Tovrin\App\Library\PhotoImport;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\Encoding\DisplayP3;
@@ -96,7 +96,7 @@ final class ColourManagementTest extends TestCase
         self::assertEqualsWithDelta(0.649, $red[0], 0.004);
         self::assertEqualsWithDelta(29.0, $red[2], 0.6);
         // And so the preview shows it.
-        self::assertEqualsWithDelta(Pictures::pixel($this->empty($source, Profile::Srgb), 0, 0), array_values((array) unpack('C3', PhotoImport::preview(PictureFile::read($source, 'source'))->bytes())), 1.0);
+        self::assertEqualsWithDelta(Pictures::pixel($this->empty($source, Profile::Srgb), 0, 0), array_values((array) unpack('C3', Preview::of(PictureFile::read($source, 'source'))->bytes())), 1.0);
     }
 
     /** @param class-string<\Tovrin\Core\Colour\Encoding\NamedEncoding> $from */

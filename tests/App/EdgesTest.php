@@ -140,12 +140,36 @@ final class EdgesTest extends TestCase
             self::assertSame(substr($edges->inside, 4 * ($row * EdgePictures::TILE * 120 + $column * EdgePictures::TILE), 4 * EdgePictures::TILE), substr($bytes, $at, 4 * EdgePictures::TILE));
         }
         self::assertSame(12, \strlen(EdgePictures::none()->tileBytes()));
+        $again = EdgePictures::ofTileBytes($bytes);
+        self::assertTrue($bytes === $again->tileBytes() && $edges->tiles === $again->tiles, 'and the pictures come back from them');
+        self::assertSame([\strlen($edges->inside), \strlen($edges->outside)], [\strlen($again->inside), \strlen($again->outside)]);
+        self::assertEquals(EdgePictures::none(), EdgePictures::ofTileBytes(EdgePictures::none()->tileBytes()));
+    }
+
+    public function testWhereTheyLieIsAMatterOfWhatIsReachedNotOfWhatIsDone(): void
+    {
+        $shift = ['kind' => 'shift', 'params' => ['hue' => 20]];
+        $reading = static fn (string $reads): array => ['reads' => $reads] + self::move();
+        $same = self::reached($shift, self::move());
+        self::assertNotNull($same);
+        self::assertSame($same, self::reached(['params' => ['hue' => 50]] + $shift, ['strength' => 40, 'label' => 'Bowl', 'params' => ['method' => 'tint']] + self::move()));
+        self::assertNotSame($same, self::reached($shift, ['reach' => ['invert' => true] + self::REACH] + self::move()));
+        self::assertNotSame($same, self::reached($shift, self::move(), ['reach' => ['light' => ['from' => 0.2, 'to' => 0.6]]] + $shift));
+        self::assertNotSame(self::reached($shift, $reading('running')), self::reached(['params' => ['hue' => 50]] + $shift, $reading('running')), 'what is above changes what is read');
+        self::assertNull(self::reached($shift, ['on' => false] + self::move()));
+        self::assertNull(EdgeFinder::reached(self::recolour(Edges::Mixed)));
     }
 
     public function testALookSaysItAndOneWithoutAWordHasThemMixed(): void
     {
         self::assertSame(Edges::Mixed, LookJson::read('{"tovrinLook":1,"moves":[]}')->edges);
         self::assertSame(Edges::Unmixed, LookJson::read('{"tovrinLook":1,"edges":"unmixed","moves":[]}')->edges);
+    }
+
+    /** @param array<string, mixed> ...$moves */
+    private static function reached(array ...$moves): ?string
+    {
+        return EdgeFinder::reached(new Grade(Looks::of(...$moves)->moves, '', Edges::Unmixed));
     }
 
     private function rendered(string $source, Grade $grade): string

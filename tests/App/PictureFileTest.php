@@ -14,7 +14,7 @@ use Tovrin\App\Imaging\Native\LittleCms;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
-use Tovrin\App\Library\PhotoImport;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
 use Tovrin\Core\Colour\Srgb;
@@ -118,7 +118,7 @@ final class PictureFileTest extends TestCase
         self::assertSame([250, 5, 5], array_values((array) unpack('C3', $pixels->bytes())), 'the pixels stay what they are');
         self::assertFalse($pixels->colours->isSrgb());
         // Red is where blue was: 250 of what the profile calls red is 250 of blue.
-        self::assertEqualsWithDelta([5, 5, 250], array_values((array) unpack('C3', PhotoImport::preview($pixels)->bytes())), 1.0);
+        self::assertEqualsWithDelta([5, 5, 250], array_values((array) unpack('C3', Preview::of($pixels)->bytes())), 1.0);
     }
 
     public function testAOnePixelPictureCanBeReducedAndGraded(): void

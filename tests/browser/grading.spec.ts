@@ -129,8 +129,8 @@ test('what is reached is in colour, the rest in grey', async ({ page }) => {
 
 test('a number is taken with its unit or a comma, brought within its range, and refused when it is none', async ({ page }) => {
   const studio = new Studio(page);
-  await studio.openWith(PHOTOS.bowl, [{ id: 'm1', kind: 'shift', params: { hue: -27 } }]);
-  const { revision } = await studio.kept(PHOTOS.bowl);
+  await studio.openWith(PHOTOS.second, [{ id: 'm1', kind: 'shift', params: { hue: -27 } }]);
+  const { revision } = await studio.kept(PHOTOS.second);
   const type = async (text: string, shown: string) => {
     await studio.number('Hue').fill(text);
     await studio.number('Hue').press('Enter');
@@ -140,13 +140,13 @@ test('a number is taken with its unit or a comma, brought within its range, and 
   await expect(page.getByText('Hue: a number from −180 to 180')).toBeVisible();
   await type('red', '−27°');
   await expect(page.getByText('“red” is no number; hue is as it was.')).toBeVisible();
-  expect((await studio.kept(PHOTOS.bowl)).revision).toBe(revision);
+  expect((await studio.kept(PHOTOS.second)).revision).toBe(revision);
   await type('999', '180°');
   await expect(page.getByText('Hue goes from −180 to 180; it is now 180.')).toBeVisible();
   await type('5 °', '5°');
   await type('−12,5', '−12.5°');
   // Each of them was one step.
-  await studio.allKept(PHOTOS.bowl, revision + 3);
+  await studio.allKept(PHOTOS.second, revision + 3);
   for (let i = 0; i < 3; i++) await page.getByRole('button', { name: 'Undo' }).click();
   await expect(studio.number('Hue')).toHaveValue('−27°');
 });

@@ -143,18 +143,18 @@ test('a double click is back to rest in one step, on a slider and on its number;
 
 test('deliveries go on beside the work, are found after a reload, and the panel closes while the server is away', async ({ page }) => {
   const studio = new Studio(page);
-  await studio.open(PHOTOS.bowl);
+  await studio.openWith(PHOTOS.second, [shift('Bowl', { hue: 5 })]);
   await page.getByRole('button', { name: 'Deliver' }).click();
   const panel = page.getByRole('dialog', { name: /^Deliver/ });
   await studio.deliverAs('PNG picture');
   await panel.getByRole('button', { name: /^Export/ }).click();
-  await expect(panel.getByRole('listitem').first()).toContainText('bowl-and-vase-bowl-to-rust');
+  await expect(panel.getByRole('listitem').first()).toContainText('bowl-and-vase-2-graded');
   // The work goes on: nothing lies over it all.
   await studio.tool('Choose');
   await page.reload();
   const download = page.waitForEvent('download');
   await expect(page.getByRole('button', { name: /^Deliver ·/ })).toBeVisible();
-  expect((await download).suggestedFilename()).toBe('bowl-and-vase-bowl-to-rust-vase-to-ink-blue.png');
+  expect((await download).suggestedFilename()).toBe('bowl-and-vase-2-graded.png');
   await page.getByRole('button', { name: 'Deliver' }).click();
   await expect(panel.getByRole('listitem').first()).toContainText('Done');
   await page.route('**/api/**', (route) => route.abort());
@@ -191,6 +191,8 @@ test('nothing is delivered of a grade that is not kept', async ({ page }) => {
 test('a reload asks for no picture again', async ({ page, context }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
+  // What was still on its way would be asked for again.
+  await page.waitForLoadState('networkidle');
   const network = await context.newCDPSession(page);
   await network.send('Network.enable');
   const pictures = new Map<string, { url: string; asked: boolean }>();

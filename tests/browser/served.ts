@@ -1,16 +1,23 @@
-import { test as base } from '@playwright/test';
+import { expect as expects, test as base } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-export { expect } from '@playwright/test';
 export type { Locator, Page } from '@playwright/test';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
 const FIRST_PORT = 7399;
+const LOOKS_AGAIN_MS = 100;
 const SEEDED_WITHIN_MS = 110_000;
+
+type Poll = typeof expects.poll;
+
+/** As the library has it, but for looking again sooner: it would let a second pass between two looks. */
+export const expect = new Proxy(expects, {
+  get: (from, name, self): unknown => (name === 'poll' ? (...[look, how]: Parameters<Poll>) => from.poll(look, { intervals: [LOOKS_AGAIN_MS], ...(typeof how === 'string' ? { message: how } : how) }) : Reflect.get(from, name, self)),
+});
 
 async function answers(url: string): Promise<boolean> {
   const until = Date.now() + SEEDED_WITHIN_MS;

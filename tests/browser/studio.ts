@@ -8,6 +8,8 @@ import { PNG } from 'pngjs';
 export { root };
 export type Rgb = [number, number, number];
 
+const SETTLED_WITHIN_MS = 20_000;
+
 export const scratch = mkdtempSync(join(tmpdir(), 'tovrin-shots-'));
 
 /** Numbers of the demo photos, in the order of demo/set.json. */
@@ -56,7 +58,8 @@ export class Studio {
   }
 
   async settled(): Promise<void> {
-    await expect(this.canvas).toHaveAttribute('data-settled', 'true');
+    // Looked at in every frame: an expectation would look again and again after up to a second.
+    await this.page.waitForFunction(() => document.querySelector('canvas[data-settled=true]'), undefined, { timeout: SETTLED_WITHIN_MS });
     // The frame with the settled cube is drawn on the next animation frame.
     await this.page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
   }

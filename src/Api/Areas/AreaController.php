@@ -11,8 +11,8 @@ use Tovrin\App\Api\Http\Binary;
 use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Learning\PhotoColours;
+use Tovrin\App\Library\PhotoEdges;
 use Tovrin\App\Library\Photos;
-use Tovrin\App\Reading\EdgesForScreen;
 use Tovrin\App\Reading\PlanesForScreen;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
@@ -42,9 +42,9 @@ final readonly class AreaController
 
     /** Where pixels are two colours at once under a grade, and which two; see EdgePictures::tileBytes(). */
     #[Route('/api/photos/{id<\d+>}/edges', options: Pool::TAKES_LONG, methods: ['POST'])]
-    public function edges(int $id, #[JsonBody] OneLook $body, EdgesForScreen $screen): Binary
+    public function edges(int $id, #[JsonBody] OneLook $body, PhotoEdges $edges): Binary
     {
-        return Binary::of($screen->bytes($this->photos->photo($id), $body->look));
+        return Binary::of($edges->of($this->photos->photo($id), $body->look)->tileBytes());
     }
 
     /**

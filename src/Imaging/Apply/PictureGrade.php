@@ -5,13 +5,12 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply;
 
 use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
+use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\Apply\Edges\MixedPixels;
 use Tovrin\App\Imaging\ColourTag;
-use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
-use Tovrin\App\Imaging\PreviewColours;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\Core\Colour\Encoding\RgbEncoding;
-use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Planes;
@@ -28,20 +27,27 @@ final readonly class PictureGrade
     {
     }
 
-    /** @param int|null $lattice nodes along each axis; null is as few as keep what is promised */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice): self
+    /**
+     * @param int|null          $lattice nodes along each axis; null is as few as keep what is promised
+     * @param EdgePictures|null $edges   those of the grade in the picture; null for looking for them
+     */
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice, ?EdgePictures $edges = null): self
     {
-        $mixed = self::mixed($grade, $pixels);
+        $mixed = self::mixed($grade, $pixels, $edges);
         $planes = Planes::of($grade);
         $link = 0 === $planes->count() ? GradeLink::of($grade, $transform, $pixels, $lattice, self::sides($mixed)) : LutStack::of($grade, $transform, $pixels, PlanePictures::of($planes, $pixels), $lattice, self::sides($mixed));
 
         return new self($link, $mixed, $transform->to, $link->exactness);
     }
 
-    /** What gives how much each pixel is reached by a move, in all three channels. */
-    public static function ofWeights(Grade $grade, int $move, Pixels $pixels): self
+    /**
+     * What gives how much each pixel is reached by a move, in all three channels.
+     *
+     * @param EdgePictures|null $edges as for of()
+     */
+    public static function ofWeights(Grade $grade, int $move, Pixels $pixels, ?EdgePictures $edges = null): self
     {
-        $mixed = self::mixed($grade, $pixels);
+        $mixed = self::mixed($grade, $pixels, $edges);
         $transform = new EncodingTransform($pixels->colours->encoding, $pixels->colours->encoding);
         $planes = Planes::of($grade, [$move]);
         $link = 0 === $planes->count() ? GradeLink::ofWeights($grade, $move, $transform, $pixels, self::MATTE_LATTICE, self::sides($mixed)) : LutStack::ofWeights($grade, $move, $transform, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE, self::sides($mixed));
@@ -67,14 +73,14 @@ final readonly class PictureGrade
         return $finished;
     }
 
-    /** Where the picture's pixels are mixed: as it is looked at, so that screen and file take the same apart. */
-    private static function mixed(Grade $grade, Pixels $pixels): ?MixedPixels
+    /** The picture's pixels that are mixed; looked for as it is looked at on the screen. */
+    private static function mixed(Grade $grade, Pixels $pixels, ?EdgePictures $edges): ?MixedPixels
     {
-        if (Edges::Unmixed !== $grade->edges || [] === EdgeFinder::lines($grade)) {
+        if (null === EdgeFinder::reached($grade)) {
             return null;
         }
 
-        return MixedPixels::of(EdgeFinder::of($grade, PreviewColours::srgb(PictureShape::reducedDeep($pixels, PictureShape::PREVIEW_SIDE))), $pixels);
+        return MixedPixels::of($edges ?? EdgeFinder::of($grade, Preview::asKept($pixels)), $pixels);
     }
 
     /** @return list<Pixels> */

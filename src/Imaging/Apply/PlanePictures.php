@@ -9,6 +9,7 @@ use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
+use Tovrin\App\Imaging\Preview;
 use Tovrin\App\Imaging\PreviewColours;
 use Tovrin\Core\Area\AreaRaster;
 use Tovrin\Core\Area\Frame;
@@ -37,7 +38,7 @@ final readonly class PlanePictures
         $areas = $soft = [];
         foreach ($planes->all as $plane) {
             if ($plane->isSoftened() || true === $plane->area?->keepsToColour()) {
-                $small ??= PictureShape::reducedDeep($picture, PictureShape::PREVIEW_SIDE);
+                $small ??= PictureShape::reducedDeep($picture, Preview::SIDE);
             }
             $areas[] = null === $plane->area ? null : self::area($plane, $frame, $picture, $small);
             $soft[] = null === $small || !$plane->isSoftened() ? null : GuidedFilter::soften(self::matte($plane, $small), $small, SoftSize::of($plane->soften, $frame));

@@ -143,7 +143,8 @@ final class VipsImage
     /** The image computed, so that it can be asked for again and again. */
     public function inMemory(): self
     {
-        return new self(self::made(Ffi::call(VipsLibrary::get(), 'vips_image_copy_memory', $this->handle)));
+        // One that lies over memory as it is stays there.
+        return new self(self::made(Ffi::call(VipsLibrary::get(), 'vips_image_copy_memory', $this->handle)), array_values(array_filter($this->needs, static fn (mixed $need): bool => !$need instanceof self && !$need instanceof VipsMatrix)));
     }
 
     /** Whether it is small enough to be held twice. */

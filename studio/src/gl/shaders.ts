@@ -35,8 +35,8 @@ float between(sampler2D soft, vec2 place, float luma) {
 // From what the parts are 1 and what they are looked up: the area, the softened matte, both.
 vec2 plane(int parts, sampler2D area, sampler2D soft, vec3 rgb, int channel) {
   float matte = 1.0;
-  if ((parts & 2) != 0) matte = between(soft, place, dot(rgb, LIGHT));
-  if ((parts & 4) != 0) matte = inLayer(rgb, levels.x * levels.y * levels.z)[channel];
+  WHEN((parts & 2) != 0) matte = between(soft, place, dot(rgb, LIGHT));
+  WHEN((parts & 4) != 0) matte = inLayer(rgb, levels.x * levels.y * levels.z)[channel];
   return vec2((parts & 1) != 0 ? texture(area, place).r : 1.0, matte);
 }
 
@@ -50,7 +50,7 @@ vec4 graded(vec3 rgb, vec3 p) {
     vec3 share = mix(1.0 - f, f, vec3(bit));
     float weight = share.x * share.y * share.z;
     ivec3 level = low + bit;
-    if (weight > 0.0) sum += weight * inLayer(rgb, level.x + levels.x * (level.y + levels.y * level.z));
+    WHEN(weight > 0.0) sum += weight * inLayer(rgb, level.x + levels.x * (level.y + levels.y * level.z));
   }
   return sum;
 }`;
@@ -67,7 +67,7 @@ ${['x', 'y', 'z']
   .join('\n')}
   vec4 result = graded(rgb, areas * mattes);
   if (watched >= 0 && shows == 1) result.a = areas[watched];
-  if (watched >= 0 && shows == 2) {
+  WHEN(watched >= 0 && shows == 2) {
     areas[watched] = 1.0;
     result.a = graded(rgb, areas * mattes).a;
   }
@@ -101,6 +101,9 @@ in vec2 place;
 in float across;
 out vec4 colour;
 const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
+// What stands in for a graphics card may work through both sides of a branch at every pixel, but leaves a loop that no pixel is in:
+// so what costs time and is not for all pixels stands in a loop of one round.
+#define WHEN(condition) for (int round = (condition) ? 0 : 1; round < 1; round++)
 ${lookup(how)}
 ${count > 0 ? planes(count) : ''}
 const float LAST = 254.5 / 255.0;
@@ -126,10 +129,7 @@ vec3 encoded(vec3 c) {
 }
 
 // A pixel that is two colours at once: both are graded, and mixed again as they were; see MixedPixels of the server.
-vec4 finished(vec3 rgb) {
-  if (edged == 0) return graded(rgb);
-  vec4 one = texture(inside, place);
-  if (one.a <= 0.0) return graded(rgb);
+vec4 mixed(vec3 rgb, vec4 one) {
   vec3 light = linear(rgb);
   vec3 other = linear(texture(outside, place).rgb);
   vec3 way = linear(one.rgb) - other;
@@ -144,23 +144,21 @@ vec4 finished(vec3 rgb) {
 
 void main() {
   vec3 rgb = texture(photo, at).rgb;
+  vec4 result = vec4(rgb, 1.0);
+  // The source is shown where it is asked for.
+  WHEN(view != 1 && view != 7 && across >= divide) {
+    vec4 one = vec4(0.0);
+    WHEN(edged != 0) one = texture(inside, place);
+    WHEN(one.a <= 0.0) result = graded(rgb);
+    WHEN(one.a > 0.0) result = mixed(rgb, one);
+  }
   if (lit > 0.5) {
     float size = float(textureSize(spot, 0).x);
     float weight = texture(spot, rgb * ((size - 1.0) / size) + 0.5 / size).r;
-    vec3 shown = view == 1 ? rgb : finished(rgb).rgb;
-    colour = vec4(mix(vec3(0.16 + 0.3 * dot(rgb, LIGHT)), shown, weight), 1.0);
-    return;
-  }
-  if (view == 7) {
+    colour = vec4(mix(vec3(0.16 + 0.3 * dot(rgb, LIGHT)), result.rgb, weight), 1.0);
+  } else if (view == 7) {
     colour = vec4(clipped(rgb), 1.0);
-    return;
-  }
-  if (view == 1 || across < divide) {
-    colour = vec4(rgb, 1.0);
-    return;
-  }
-  vec4 result = finished(rgb);
-  if (view == 0) {
+  } else if (view == 0 || view == 1 || across < divide) {
     colour = vec4(result.rgb, 1.0);
   } else if (view == 6) {
     colour = vec4(clipped(result.rgb), 1.0);

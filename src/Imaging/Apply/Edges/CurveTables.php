@@ -7,12 +7,20 @@ namespace Tovrin\App\Imaging\Apply\Edges;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\Core\Colour\Encoding\RgbEncoding;
+use Tovrin\Core\Colour\Encoding\ToneCurve;
 
-/** The tone curves of an encoding as tables that libvips looks values up in. To be used in a process of its own. */
+/** The tone curves of an encoding as tables that libvips looks values up in, each made once. To be used in a process of its own. */
 final class CurveTables
 {
     private const LEVELS = 65_536;
     private const AT_ONCE = 1024;
+
+    /** @var array<string, VipsImage> */
+    private array $tables = [];
+
+    public function __construct(private readonly RgbEncoding $encoding)
+    {
+    }
 
     /**
      * From encoded values to linear light.
@@ -21,15 +29,11 @@ final class CurveTables
      *
      * @return VipsImage floats, 0…1
      */
-    public static function linear(VipsImage $image, RgbEncoding $encoding): VipsImage
+    public function linear(VipsImage $image): VipsImage
     {
         $levels = SampleFormat::Byte === $image->format() ? 256 : self::LEVELS;
-        $channels = [];
-        foreach ($encoding->curves as $curve) {
-            $channels[] = VipsImage::over(self::packed('f', $curve->decode(self::steps($levels))), $levels, 1, 1, 32);
-        }
 
-        return $image->lookedUp($channels[0]->join($channels[1], $channels[2])->inMemory());
+        return $image->lookedUp($this->tables["from $levels"] ??= $this->table($levels, static fn (ToneCurve $curve, array $steps): array => $curve->decode($steps))->inMemory());
     }
 
     /**
@@ -38,36 +42,35 @@ final class CurveTables
      * @param VipsImage $image three bands of floats; below 0 and above 1 counts as these
      * @param int       $bits  8 or 16 of the result
      */
-    public static function encoded(VipsImage $image, RgbEncoding $encoding, int $bits): VipsImage
+    public function encoded(VipsImage $image, int $bits): VipsImage
     {
         $format = SampleFormat::ofBits($bits);
-        $channels = [];
-        foreach ($encoding->curves as $curve) {
-            $channels[] = VipsImage::over(self::packed('f', $curve->encode(self::steps(self::LEVELS))), self::LEVELS, 1, 1, 32);
-        }
         // A cast takes what is beyond its ends as these.
-        $table = $channels[0]->join($channels[1], $channels[2])->linear($format->most(), 0.5)->cast($format)->inMemory();
+        $table = $this->tables["to $bits"] ??= $this->table(self::LEVELS, static fn (ToneCurve $curve, array $steps): array => $curve->encode($steps))->linear($format->most(), 0.5)->cast($format)->inMemory();
 
         return $image->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)->lookedUp($table);
     }
 
-    /** @return list<float> */
-    private static function steps(int $levels): array
+    /** @param \Closure(ToneCurve, list<float>): array<int, float> $values */
+    private function table(int $levels, \Closure $values): VipsImage
     {
         $steps = [];
         for ($i = 0; $i < $levels; ++$i) {
             $steps[] = $i / ($levels - 1.0);
         }
+        $of = static fn (ToneCurve $curve): VipsImage => VipsImage::over(self::packed($values($curve, $steps)), $levels, 1, 1, 32);
+        [$red, $green, $blue] = $this->encoding->curves;
 
-        return $steps;
+        // A table of one band is for all of them.
+        return $red === $green && $green === $blue ? $of($red) : $of($red)->join($of($green), $of($blue));
     }
 
     /** @param array<int, float> $values */
-    private static function packed(string $how, array $values): string
+    private static function packed(array $values): string
     {
         $bytes = '';
         foreach (array_chunk($values, self::AT_ONCE) as $some) {
-            $bytes .= pack($how.'*', ...$some);
+            $bytes .= pack('f*', ...$some);
         }
 
         return $bytes;

@@ -12,7 +12,10 @@ use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
+use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\ReadsFrom;
 
 /**
  * Finds, along every line where what a grade reaches ends, the two colours that pixels there are mixed of.
@@ -39,21 +42,18 @@ final class EdgeFinder
     private const SOME = 0.01;
     private const MARGIN = 4;
     /** Sureness up to which a pixel is left whole. */
-    private const UNSURE = 0.08;
+    private const UNSURE = 0.3;
     /** A line speaks in full where its sureness is this part of 1 in the mean of what lies around. */
     private const CLEAR = 10.0;
     /** Pixels that a picture has at least each way. */
     private const LEAST = 8;
     private const HAIR = 1e-6;
 
-    /**
-     * @param Pixels $picture the photo as it is looked at: sRGB, 8 bits, opaque
-     * @param bool   $atRest  whether moves that do nothing yet count too
-     */
-    public static function of(Grade $grade, Pixels $picture, bool $atRest = false): EdgePictures
+    /** @param Pixels $picture the photo as it is looked at: sRGB, 8 bits, opaque */
+    public static function of(Grade $grade, Pixels $picture): EdgePictures
     {
         $picture = PictureShape::reduce($picture, self::SIDE);
-        $moves = self::lines($grade, $atRest);
+        $moves = self::lines($grade);
         if ([] === $moves || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();
         }
@@ -92,7 +92,8 @@ final class EdgeFinder
             $best = $best->inMemory();
             $best->band(0, 4)->into($inside);
             $best->band(4, 4)->into($outside);
-            $best->band(3)->into($near);
+            // Colours are looked up between pixels, so those around count too.
+            $best->band(3)->above(0.0)->dilated(1)->into($near);
 
             return '';
         });
@@ -129,7 +130,7 @@ final class EdgeFinder
     /** Linear red, green, blue and 1. */
     private static function linear(VipsImage $picture): VipsImage
     {
-        $colours = CurveTables::linear($picture->colours(), StandardRgb::encoding());
+        $colours = (new CurveTables(StandardRgb::encoding()))->linear($picture->colours());
 
         return $colours->join($colours->band(0)->linear(0.0, 1.0))->cast(SampleFormat::Float)->inMemory();
     }
@@ -139,10 +140,38 @@ final class EdgeFinder
         return $matte->image()->band(0)->linear(1 / SampleFormat::Word->most(), 0.0)->cast(SampleFormat::Float)->inMemory();
     }
 
-    /** @return list<int> the moves whose reaches end somewhere */
-    public static function lines(Grade $grade, bool $atRest = false): array
+    /** @return list<int> the moves whose reaches end somewhere, one of those that reach the same: also at rest, since they may do something the next moment */
+    private static function lines(Grade $grade): array
     {
-        return array_values(array_filter(array_keys($grade->moves), static fn (int $index): bool => null !== $grade->moves[$index]->reach && ($atRest ? $grade->moves[$index]->on : $grade->moves[$index]->acts())));
+        $lines = [];
+        foreach ($grade->moves as $index => $move) {
+            if ($move->on && null !== $move->reach) {
+                $lines[ReadsFrom::Running === $move->reads ? $index : json_encode(LookWriter::reach($move->reach), \JSON_THROW_ON_ERROR)] ??= $index;
+            }
+        }
+
+        return array_values($lines);
+    }
+
+    /** All that decides where a grade's edges lie, which is not what its moves do; null when pixels are left as they are. */
+    public static function reached(Grade $grade): ?string
+    {
+        $lines = Edges::Unmixed === $grade->edges ? self::lines($grade) : [];
+        if ([] === $lines) {
+            return null;
+        }
+        // What is read from the running colour depends on what the moves above make of it.
+        $running = array_filter($lines, static fn (int $line): bool => ReadsFrom::Running === $grade->moves[$line]->reads);
+        $whole = [] === $running ? 0 : max($running) + 1;
+        $reaches = [];
+        foreach ($lines as $line) {
+            $reach = $grade->moves[$line]->reach;
+            if ($line >= $whole && null !== $reach) {
+                $reaches[] = LookWriter::reach($reach);
+            }
+        }
+
+        return LookWriter::write($grade->with(\array_slice($grade->moves, 0, $whole))->named('')).json_encode($reaches, \JSON_THROW_ON_ERROR);
     }
 
     /** @return non-empty-list<VipsImage> an image at each of the scales */
@@ -172,8 +201,8 @@ final class EdgeFinder
             $found = null === $found ? $own : self::together($own, $found->enlarged($own->width(), $own->height())->inMemory())->inMemory();
         }
         $found = Gloss::within($found, $linear[1], $weights)->inMemory();
-        $encoded = static fn (int $first): VipsImage => CurveTables::encoded($found->band($first, 3), StandardRgb::encoding(), 8);
-        [$inside, $outside] = [$encoded(0)->inMemory(), $encoded(3)->inMemory()];
+        $curves = new CurveTables(StandardRgb::encoding());
+        [$inside, $outside] = [$curves->encoded($found->band(0, 3), 8)->inMemory(), $curves->encoded($found->band(3, 3), 8)->inMemory()];
         $difference = $inside->linear(1.0, 0.0)->subtract($outside)->inMemory();
         $apart = $difference->dot($difference)->inMemory();
         // Squared, as the difference is.

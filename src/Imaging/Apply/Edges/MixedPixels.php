@@ -42,13 +42,13 @@ final readonly class MixedPixels
         $strip = Strip::mixed($edges, $picture);
         [$width, $height] = [$strip->width, $strip->height];
         [$inside, $outside, $share] = [new SharedBytes(6 * $width * $height), new SharedBytes(6 * $width * $height), new SharedBytes(2 * $width * $height)];
-        Vips::aside(static function () use ($edges, $picture, $strip, $inside, $outside, $share): string {
+        $beside = $strip->shared(static fn (): VipsImage => VipsImage::over($edges->inside, $edges->width, $edges->height, 4, 8)->join(VipsImage::over($edges->outside, $edges->width, $edges->height, 4, 8)), 8, 8);
+        Vips::aside(static function () use ($picture, $strip, $beside, $inside, $outside, $share): string {
             $pixels = VipsImage::over($strip->taken($picture), $strip->width, $strip->height, $picture->channels(), $picture->bits);
-            $beside = $strip->of(VipsImage::over($edges->inside, $edges->width, $edges->height, 4, 8)->join(VipsImage::over($edges->outside, $edges->width, $edges->height, 4, 8)), 8);
-            $apart = self::apart($pixels->colours(), $picture->colours->encoding, $beside)->inMemory();
-            $apart->band(0, 3)->into($inside);
-            $apart->band(3, 3)->into($outside);
-            $apart->band(6)->into($share);
+            [$one, $other, $part] = self::apart($pixels->colours(), $picture->colours->encoding, VipsImage::over($beside, $strip->width, $strip->height, 8, 8));
+            $one->into($inside);
+            $other->into($outside);
+            $part->into($share);
 
             return '';
         });
@@ -77,28 +77,30 @@ final readonly class MixedPixels
 
                 return $from->add($inside->image()->linear($format->most() / SampleFormat::Word->most(), 0.0)->subtract($from)->multiply($share))->linear(1.0, 0.5)->cast($format);
             }
-            $linear = CurveTables::linear($outside->image(), $encoding);
+            $curves = new CurveTables($encoding);
+            $linear = $curves->linear($outside->image())->inMemory();
 
-            return CurveTables::encoded($linear->add(CurveTables::linear($inside->image(), $encoding)->subtract($linear)->multiply($share)), $encoding, $finished->bits);
+            return $curves->encoded($linear->add($curves->linear($inside->image())->subtract($linear)->multiply($share)), $finished->bits);
         });
         $this->strip->put($memory, $finished);
     }
 
     /**
-     * Inside, outside and share, in seven bands of 16 bits.
-     *
      * @param VipsImage $beside both pictures of the edges, in eight bands
+     *
+     * @return array{VipsImage, VipsImage, VipsImage} inside, outside and share, of 16 bits
      */
-    private static function apart(VipsImage $pixels, RgbEncoding $encoding, VipsImage $beside): VipsImage
+    private static function apart(VipsImage $pixels, RgbEncoding $encoding, VipsImage $beside): array
     {
-        $linear = CurveTables::linear($pixels, $encoding);
-        $own = static function (int $first) use ($beside, $encoding): VipsImage {
-            $rgb = CurveTables::linear($beside->band($first, 3), StandardRgb::encoding());
+        [$curves, $standard] = [new CurveTables($encoding), new CurveTables(StandardRgb::encoding())];
+        $linear = $curves->linear($pixels)->inMemory();
+        $own = static function (int $first) use ($beside, $encoding, $standard): VipsImage {
+            $rgb = $standard->linear($beside->band($first, 3));
             [$a, $b, $c, $d, $e, $f, $g, $h, $k] = $encoding->primaries->fromSrgb;
 
             return $encoding->means(StandardRgb::encoding()) ? $rgb : $rgb->recombined([[$a, $b, $c], [$d, $e, $f], [$g, $h, $k]]);
         };
-        $outside = $own(4);
+        $outside = $own(4)->inMemory();
         $way = $own(0)->subtract($outside)->inMemory();
         // Texture and shade are light and dark of one colour: what differs in colour tells more of which of the two a pixel is.
         $told = $way->recombined(self::TELLS)->inMemory();
@@ -109,6 +111,6 @@ final readonly class MixedPixels
         $inside = $linear->add($way->multiply($share->linear(-1.0, 1.0)));
         $outside = $linear->subtract($way->multiply($share));
 
-        return CurveTables::encoded($inside, $encoding, 16)->join(CurveTables::encoded($outside, $encoding, 16), $share->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word));
+        return [$curves->encoded($inside, 16), $curves->encoded($outside, 16), $share->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)];
     }
 }
