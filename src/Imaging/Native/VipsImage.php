@@ -34,7 +34,7 @@ final class VipsImage
     private const BYTES_OF_OTHERS = 8;
 
     /** @param list<self|VipsMatrix|SharedBytes|string> $needs what it is computed from, and has to stay */
-    private function __construct(private readonly \FFI\CData $handle, private readonly array $needs = []) // @phpstan-ignore property.onlyWritten (only to hold on to it)
+    private function __construct(private readonly \FFI\CData $handle, private readonly array $needs = [])
     {
     }
 
