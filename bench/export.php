@@ -1,12 +1,22 @@
 <?php
 
 // Exporting a 24-megapixel JPEG through five moves, decode to encode, against LittleCMS's own jpgicc with the
-// device link of the same grade, and against ImageMagick's -hald-clut. Prints times and ratios.
+// device link of the same grade, and against ImageMagick's -hald-clut; and through two reaches with their edges unmixed, against mixed.
+// Prints times and ratios.
 
 declare(strict_types=1);
 
 require __DIR__.'/../vendor/autoload.php';
 
+use Tovrin\App\Delivery\ExportFormat;
+use Tovrin\App\Delivery\ExportSpec;
+use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
+use Tovrin\App\Imaging\Decode\PictureFile;
+use Tovrin\App\Imaging\Preview;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Grade\Edges;
+use Tovrin\Core\Grade\Grade;
 use Tovrin\Tests\Outside;
 
 $scratch = Outside::scratch();
@@ -42,3 +52,24 @@ $hald = $time([$convert, $scratch.'/24mp.jpg', $scratch.'/look.png', '-hald-clut
 echo trim(Outside::run($ours)), "\n";
 printf("Export of 24 megapixels, five moves: ours %.2f s, jpgicc -l %.2f s, ratio %.2f (aim: at most 1.2)\n", $mine, $jpgicc, $mine / $jpgicc);
 printf("  convert -hald-clut %.2f s: we are %.1f times faster (aim: at least 12)\n", $hald, $hald / $mine);
+
+// The same photo through two reaches, its edges mixed and unmixed: as a delivery does it, which has the edges that the screen has shown, and looked for anew.
+$read = static fn (Edges $edges): Grade => new Grade(LookJson::read((string) file_get_contents($root.'/demo/looks/bowl-to-rust.json'))->moves, '', $edges);
+$edges = EdgeFinder::of($read(Edges::Unmixed), Preview::asKept(PictureFile::read($scratch.'/24mp.jpg', 'photo')));
+$turns = ['mixed' => [Edges::Mixed, null], 'kept' => [Edges::Unmixed, $edges], 'anew' => [Edges::Unmixed, null]];
+$runs = array_fill_keys(array_keys($turns), []);
+for ($i = 0; $i < 5; ++$i) {
+    foreach ($turns as $turn => [$how, $known]) {
+        // Another name each time: a grade that has just been applied is not compiled again.
+        $grade = $read($how)->named($turn.$i);
+        $start = hrtime(true);
+        Rendering::file($scratch.'/24mp.jpg', 'photo', $grade, new ExportSpec(ExportFormat::Jpeg), $scratch.'/edges.jpg', static function (): void {}, $known);
+        $runs[$turn][] = (hrtime(true) - $start) / 1e9;
+    }
+}
+[$mixed, $kept, $anew] = array_map(static function (array $times): float {
+    sort($times);
+
+    return $times[2];
+}, array_values($runs));
+printf("Two reaches, edges unmixed %.2f s, mixed %.2f s, ratio %.2f (aim: at most 1.5); %.2f where they are looked for anew\n", $kept, $mixed, $kept / $mixed, $anew / $mixed);

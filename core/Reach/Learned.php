@@ -20,6 +20,10 @@ final readonly class Learned implements ReachKind
 {
     /** As soft as a reach is to begin with. */
     public const SOFT = 0.6;
+    /** Around components: what these and all others speak for, and the level of a colour that none does. */
+    private const WITHIN = 1.6;
+    private const OUTSIDE = -0.8;
+    private const LEVEL = -0.4;
     /** What tighter–broader at its ends moves the level by. */
     private const BREADTH = 0.38;
     /** A window made broader by this factor is one read from the middle to the end of tighter–broader. */
@@ -69,6 +73,24 @@ final readonly class Learned implements ReachKind
         if (!\in_array(\count($gradients), [0, $finest], true)) {
             throw new \InvalidArgumentException(\sprintf('There are %d gradients for %d components of the finest scale.', \count($gradients), $finest));
         }
+    }
+
+    /**
+     * What some components hold, and no others of their scale.
+     *
+     * @param int       $scale      of the model
+     * @param list<int> $components of that
+     */
+    public static function around(ColourModel $model, int $scale, array $components): self
+    {
+        $weights = [];
+        foreach ($model->scales as $number => $mixture) {
+            for ($component = 0; $component < $mixture->count(); ++$component) {
+                $weights[] = $number !== $scale ? 0.0 : (\in_array($component, $components, true) ? self::WITHIN : self::OUTSIDE);
+            }
+        }
+
+        return new self($model, $weights, self::LEVEL);
     }
 
     /** The same read tighter or broader, softer or firmer. */

@@ -16,11 +16,6 @@ use Tovrin\Core\Reading\Pots;
 /** Makes reaches from what the user marks on a photo. */
 final readonly class ReachFinder
 {
-    /** What a pot's own components and all others speak for. */
-    private const IN_POT = 1.6;
-    private const OUTSIDE = -0.8;
-    private const LEVEL = -0.4;
-
     public function __construct(private PhotoColours $colours, private TableShelf $shelf)
     {
     }
@@ -71,14 +66,8 @@ final readonly class ReachFinder
             return null;
         }
         $study = $this->colours->study($photo);
-        $model = $study->model;
-        $weights = [];
-        foreach ($model->scales as $number => $scale) {
-            for ($component = 0; $component < $scale->count(); ++$component) {
-                $weights[] = Pots::SCALE !== $number ? 0.0 : (\in_array($component, $pots->families[$pot], true) ? self::IN_POT : self::OUTSIDE);
-            }
-        }
-        $learned = new Learned($model, $weights, self::LEVEL, photo: $photo->storeKey(), before: ['level' => self::LEVEL, 'weights' => $weights]);
+        $around = Learned::around($study->model, Pots::SCALE, $pots->families[$pot]);
+        $learned = new Learned($study->model, $around->weights, $around->level, photo: $photo->storeKey(), before: ['level' => $around->level, 'weights' => $around->weights]);
         [$reached, $all] = $pots->reached($study, array_values($learned->weights($study->colours())))[$pot];
 
         return FitView::untaught(new Reach([$learned]), [], $reached / max(1, $all));

@@ -15,6 +15,7 @@ use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\Pixels;
+use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\LinearSrgb;
@@ -23,6 +24,10 @@ use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Move\Kind\Palette;
+use Tovrin\Core\Reading\Pots;
+use Tovrin\Core\Reading\Raster;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -144,6 +149,26 @@ final class EdgesTest extends TestCase
         self::assertTrue($bytes === $again->tileBytes() && $edges->tiles === $again->tiles, 'and the pictures come back from them');
         self::assertSame([\strlen($edges->inside), \strlen($edges->outside)], [\strlen($again->inside), \strlen($again->outside)]);
         self::assertEquals(EdgePictures::none(), EdgePictures::ofTileBytes(EdgePictures::none()->tileBytes()));
+    }
+
+    /** It is limited to no reach; what it changes are colour families of the photo. */
+    public function testWhatAPaletteChangesHasNoRimEither(): void
+    {
+        $cover = self::disc(3.0);
+        $source = self::mixed([self::BODY => $cover, self::BEHIND => self::rest($cover)], 8);
+        $study = StudyMaker::study(new Raster(PictureFile::read($source, 'source')->bytes(), self::WIDTH, self::HEIGHT));
+        $pots = Pots::of($study);
+        $palette = Palette::for($pots->families($study), $pots->names);
+        // The body is what has a colour.
+        $chroma = array_map(static fn (array $middle): float => hypot($middle[1], $middle[2]), $palette->photo->middles);
+        arsort($chroma);
+        $paint = ColourBlock::of(Srgb::class, [Hex::parse(self::PAINT)])->in(OkLab::class)->at(0);
+        $moved = new Palette($palette->photo, array_map(static fn (int $pot): ?array => $pot === array_key_first($chroma) ? $paint : null, array_keys($palette->targets)));
+        $band = array_keys(array_filter($cover, static fn (float $a): bool => $a > 0.02 && $a < 0.98));
+        $wanted = self::values(self::mixed([self::PAINT => $cover, self::BEHIND => self::rest($cover)], 8));
+        $worst = fn (Edges $edges): float => self::percentile($wanted, self::values($this->rendered($source, new Grade([new Move($moved)], '', $edges))), $band);
+        self::assertLessThanOrEqual(6.0, $worst(Edges::Unmixed));
+        self::assertGreaterThan(20.0, $worst(Edges::Mixed));
     }
 
     public function testWhereTheyLieIsAMatterOfWhatIsReachedNotOfWhatIsDone(): void

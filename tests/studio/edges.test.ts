@@ -35,6 +35,14 @@ describe('where edges lie', () => {
     expect(edgesKey(running(10))).not.toBe(edgesKey(running(40)));
   });
 
+  it('is a matter of the families of colours that a palette changes, not of what to', () => {
+    const palette = (...to: (number | null)[]) =>
+      unmixed({ id: 'p', kind: 'palette', params: { components: [[1], [2]], pots: to.map((hue, i) => ({ name: 'ochre', components: [i], middle: { lightness: 0.5, chroma: 0.1, hue: 60 }, to: hue === null ? null : { lightness: 0.5, chroma: 0.1, hue } })) } });
+    expect(edgesKey(palette(null, null))).toBeNull();
+    expect(edgesKey(palette(20, null))).toBe(edgesKey(palette(200, null)));
+    expect(edgesKey(palette(20, null))).not.toBe(edgesKey(palette(20, 40)));
+  });
+
   it('is nowhere while they are left mixed, where nothing is reached, and where that move is off', () => {
     expect(edgesKey(look(reached(10)))).toBeNull();
     expect(edgesKey(unmixed(shift('a', 10)))).toBeNull();

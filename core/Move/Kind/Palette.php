@@ -7,6 +7,7 @@ namespace Tovrin\Core\Move\Kind;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Families;
+use Tovrin\Core\Move\ActsOnPots;
 use Tovrin\Core\Move\Anchored;
 use Tovrin\Core\Move\Carry;
 use Tovrin\Core\Move\Fitting;
@@ -23,7 +24,7 @@ use Tovrin\Core\Move\Setting;
  * x + Σ s_k(x)·(T_k(x) − x) in OKLab: exact at a pot's middle, nothing where no moved pot holds anything, and within a pot its
  * light and shade stay in their order, since T_k shifts lightness and keeps it where it only turns and scales.
  */
-final readonly class Palette implements Anchored, Fitting, LongLists
+final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
 {
     /** OKLab distance from a photo's nearest pot at which a pot is none of the photo's; lightness counts less, as light changes it. */
     private const FAR = 0.07;
@@ -97,7 +98,7 @@ final readonly class Palette implements Anchored, Fitting, LongLists
 
     public function isIdentity(): bool
     {
-        return [] === $this->moved();
+        return [] === $this->changedPots();
     }
 
     public function anchors(): ColourBlock
@@ -112,7 +113,7 @@ final readonly class Palette implements Anchored, Fitting, LongLists
 
     public function applyTo(ColourBlock $colours, ColourBlock $read, ColourBlock $anchors, ColourBlock $anchorsRead): ColourBlock
     {
-        $moved = $this->moved();
+        $moved = $this->changedPots();
         if ([] === $moved) {
             return $colours;
         }
@@ -167,7 +168,7 @@ final readonly class Palette implements Anchored, Fitting, LongLists
     public function absent(array $own): array
     {
         $absent = [];
-        foreach ($this->moved() as $pot) {
+        foreach ($this->changedPots() as $pot) {
             [$l, $a, $b] = $this->photo->middles[$pot];
             $like = array_filter($own, static fn (array $middle): bool => sqrt((self::LIGHT * ($middle[0] - $l)) ** 2 + ($middle[1] - $a) ** 2 + ($middle[2] - $b) ** 2) < self::FAR);
             if ([] === $like) {
@@ -178,8 +179,12 @@ final readonly class Palette implements Anchored, Fitting, LongLists
         return $absent;
     }
 
-    /** @return list<int> */
-    private function moved(): array
+    public function pots(): PhotoPots
+    {
+        return $this->photo;
+    }
+
+    public function changedPots(): array
     {
         return array_keys(array_filter($this->targets, static fn (?array $to): bool => null !== $to));
     }

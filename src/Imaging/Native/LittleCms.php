@@ -52,7 +52,7 @@ final class LittleCms
     private const STRIP = 1 << 15;
 
     /** Pixels up to which a second process would cost more than it saves. */
-    private const ALONE_MOST = 3_000_000;
+    private const ALONE_MOST = 1_000_000;
 
     private static ?\FFI $library = null;
 

@@ -1,4 +1,4 @@
-import type { Look } from '../model/looks';
+import type { Look, Move } from '../model/looks';
 
 /** Pixels of a tile each way; see EdgePictures of the server. */
 export const TILE = 8;
@@ -25,11 +25,18 @@ export function edgesIn(buffer: ArrayBuffer): EdgeTiles {
   return { width, height, tiles };
 }
 
+/** The photo's own colour families that a move changes by itself, each as what they are made of. */
+function changedPots(move: Move): unknown[] {
+  const { pots = [], components } = (move.kind === 'palette' ? move.params : undefined) ?? {};
+  const changed = pots.filter(({ to }) => to);
+  return changed.length > 0 ? [components, ...changed.map((pot) => pot.components)] : [];
+}
+
 /** What decides where a grade's edges lie: not what its moves do. Null when its pixels are left as they are. */
 export function edgesKey(look: Look): string | null {
   if (look.edges !== 'unmixed') return null;
   // What is read from the running colour depends on what the moves above make of it.
   const last = look.moves.findLastIndex(({ on, reads, reach }) => (on ?? true) && reads === 'running' && reach);
-  const lines = look.moves.flatMap((move, i): unknown[] => (i <= last ? [move] : (move.on ?? true) && move.reach ? [move.reach] : []));
+  const lines = look.moves.flatMap((move, i): unknown[] => (i <= last ? [move] : (move.on ?? true) ? [...(move.reach ? [move.reach] : []), ...changedPots(move)] : []));
   return lines.length === 0 ? null : JSON.stringify(lines);
 }

@@ -13,8 +13,10 @@ use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
 use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Borders;
 use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\ReadsFrom;
 
 /**
@@ -53,11 +55,11 @@ final class EdgeFinder
     public static function of(Grade $grade, Pixels $picture): EdgePictures
     {
         $picture = PictureShape::reduce($picture, self::SIDE);
-        $moves = self::lines($grade);
-        if ([] === $moves || min($picture->width, $picture->height) < self::LEAST) {
+        $reaching = array_values(self::lines($grade));
+        if ([] === $reaching || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();
         }
-        $mattes = array_map(static fn (int $move): Pixels => GradeLink::matte($grade, $move, $picture), $moves);
+        $mattes = array_map(static fn (Grade $grade): Pixels => GradeLink::matte($grade, \count($grade->moves) - 1, $picture), $reaching);
         [$width, $height] = [intdiv($picture->width, 2), intdiv($picture->height, 2)];
         // Each line in a process of its own: so all processors have something to do.
         $lines = array_map(static fn (): array => [new SharedBytes(8 * $width * $height), new SharedBytes(4 * $width * $height)], $mattes);
@@ -140,38 +142,32 @@ final class EdgeFinder
         return $matte->image()->band(0)->linear(1 / SampleFormat::Word->most(), 0.0)->cast(SampleFormat::Float)->inMemory();
     }
 
-    /** @return list<int> the moves whose reaches end somewhere, one of those that reach the same: also at rest, since they may do something the next moment */
-    private static function lines(Grade $grade): array
-    {
-        $lines = [];
-        foreach ($grade->moves as $index => $move) {
-            if ($move->on && null !== $move->reach) {
-                $lines[ReadsFrom::Running === $move->reads ? $index : json_encode(LookWriter::reach($move->reach), \JSON_THROW_ON_ERROR)] ??= $index;
-            }
-        }
-
-        return array_values($lines);
-    }
-
     /** All that decides where a grade's edges lie, which is not what its moves do; null when pixels are left as they are. */
     public static function reached(Grade $grade): ?string
     {
         $lines = Edges::Unmixed === $grade->edges ? self::lines($grade) : [];
-        if ([] === $lines) {
-            return null;
-        }
-        // What is read from the running colour depends on what the moves above make of it.
-        $running = array_filter($lines, static fn (int $line): bool => ReadsFrom::Running === $grade->moves[$line]->reads);
-        $whole = [] === $running ? 0 : max($running) + 1;
-        $reaches = [];
-        foreach ($lines as $line) {
-            $reach = $grade->moves[$line]->reach;
-            if ($line >= $whole && null !== $reach) {
-                $reaches[] = LookWriter::reach($reach);
+
+        return [] === $lines ? null : implode("\n", array_keys($lines));
+    }
+
+    /**
+     * Grades whose last move reaches what lies on the one side of a line. Also of moves at rest, since they may do something the next moment.
+     *
+     * @return array<string, Grade> by what it depends on
+     */
+    private static function lines(Grade $grade): array
+    {
+        $lines = [];
+        foreach ($grade->moves as $index => $move) {
+            foreach ($move->on ? Borders::of($move) : [] as $reach) {
+                // What is read from the running colour depends on what the moves above make of it.
+                $above = ReadsFrom::Running === $move->reads ? array_map(static fn (Move $move): Move => $move->everywhere(), \array_slice($grade->moves, 0, $index)) : [];
+                $key = json_encode([LookWriter::reach($reach), LookWriter::data(new Grade($above))['moves']], \JSON_THROW_ON_ERROR);
+                $lines[$key] ??= new Grade([...$above, $move->everywhere()->reaching($reach)]);
             }
         }
 
-        return LookWriter::write($grade->with(\array_slice($grade->moves, 0, $whole))->named('')).json_encode($reaches, \JSON_THROW_ON_ERROR);
+        return $lines;
     }
 
     /** @return non-empty-list<VipsImage> an image at each of the scales */
