@@ -31,7 +31,7 @@ final readonly class EdgeScale
     /** How much a coarser level counts against a finer one. */
     private const COARSER = 0.05;
     /** A core is near in full where this share of the square around is core, whose half side is so many of its pixels. */
-    private const NEAR = 30.0;
+    private const NEAR = 16.0;
     private const AROUND = 3;
     private const LEAST = 1e-6;
 
