@@ -15,8 +15,7 @@ final class Borders
     public static function of(Move $move): array
     {
         $reaches = null === $move->reach ? [] : [$move->reach];
-        $families = $move->kind instanceof ActsOnPots ? $move->kind->pots()->families : null;
-        if ($move->kind instanceof ActsOnPots && null !== $families) {
+        if ($move->kind instanceof ActsOnPots && null !== ($families = $move->kind->pots()->families)) {
             foreach ($move->kind->changedPots() as $pot) {
                 $reaches[] = new Reach([Learned::around($families->model, 0, $families->groups[$pot])]);
             }

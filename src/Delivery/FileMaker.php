@@ -9,6 +9,7 @@ use Psr\Log\LoggerInterface;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Exception\Refused;
 use Tovrin\App\Files\FileModes;
+use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoEdges;
@@ -82,10 +83,7 @@ final readonly class FileMaker
         $grade = $read->named('' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
         $exactness = null;
         $make = function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
-            $wanted = ExportSpec::read($job->format(), $job->output());
-            // Those that the screen has shown, as a rule.
-            $edges = $wanted->format->isGrade() ? null : $this->edges->of($photo, $grade);
-            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, $wanted, $part, $progress, $edges);
+            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress, fn (): EdgePictures => $this->edges->of($photo, $grade));
         };
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
             $path = $this->folder->at($job->delivery()->folder()).'/'.$job->fileName();

@@ -44,11 +44,11 @@ final class Rendering
      * @param string                        $name     what to call the source in messages
      * @param string                        $target   the file to write, over what is there
      * @param callable(string, float): void $progress told the stage and the share done in all, 0…1; may throw to stop
-     * @param EdgePictures|null             $edges    those of the grade in the photo; null for looking for them
+     * @param (\Closure(): EdgePictures)|null $edges  gives those of the grade in the photo, asked when they are needed; null for looking for them
      *
      * @return Exactness|null null for what is no picture
      */
-    public static function file(string $source, string $name, Grade $grade, ExportSpec $wanted, string $target, callable $progress, ?EdgePictures $edges = null): ?Exactness
+    public static function file(string $source, string $name, Grade $grade, ExportSpec $wanted, string $target, callable $progress, ?\Closure $edges = null): ?Exactness
     {
         if ($wanted->format->isGrade()) {
             self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress, $wanted->colourPart);
@@ -78,11 +78,12 @@ final class Rendering
     }
 
     /**
-     * @param callable(string, float): void $progress
+     * @param callable(string, float): void   $progress
+     * @param (\Closure(): EdgePictures)|null $edges
      *
      * @return array{Pixels, Exactness}
      */
-    private static function graded(string $source, string $name, Grade $grade, ExportSpec $wanted, callable $progress, ?EdgePictures $edges): array
+    private static function graded(string $source, string $name, Grade $grade, ExportSpec $wanted, callable $progress, ?\Closure $edges): array
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $tag = $wanted->profile->tag($pixels->colours);
@@ -98,11 +99,12 @@ final class Rendering
         return [$link->apply($pixels, $coloured, $depth, $tag), $link->exactness];
     }
 
-    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted, ?EdgePictures $edges): PictureGrade
+    /** @param (\Closure(): EdgePictures)|null $edges */
+    private static function link(string $source, Grade $grade, EncodingTransform $transform, Pixels $pixels, ExportSpec $wanted, ?\Closure $edges): PictureGrade
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, $edges)];
+            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, null === $edges ? null : $edges())];
         }
 
         return self::$latest[1];
@@ -135,13 +137,14 @@ final class Rendering
     /**
      * How much each pixel is reached by a move, in all three channels alike, in 8 bits.
      *
-     * @param callable(string, float): void $progress
+     * @param callable(string, float): void   $progress
+     * @param (\Closure(): EdgePictures)|null $edges
      */
-    private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress, ?EdgePictures $edges = null): Pixels
+    private static function weights(string $source, string $name, Grade $grade, int $move, callable $progress, ?\Closure $edges = null): Pixels
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $weights = PictureGrade::ofWeights($grade, $move, $pixels, $edges)->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $weights = PictureGrade::ofWeights($grade, $move, $pixels, null === $edges ? null : $edges())->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

@@ -14,16 +14,17 @@ final class Preview
 {
     /** Longest side in pixels. */
     public const SIDE = 2048;
-    private const QUALITY = 94;
+    public const QUALITY = 94;
 
     public static function of(Pixels $pixels): Pixels
     {
         return PreviewColours::srgb(PictureShape::reducedDeep($pixels, self::SIDE));
     }
 
-    public static function write(Pixels $preview, string $path): void
+    /** Without anything that the photo's file says beside its pixels. */
+    public static function write(Pixels $preview, string $path, int $quality = self::QUALITY): void
     {
-        PictureWriter::write($preview->saying(null, new Metadata()), new Writing('jpeg', self::QUALITY), $path);
+        PictureWriter::write($preview->saying(null, new Metadata()), new Writing('jpeg', $quality), $path);
     }
 
     /** Its pixels as they come back from the file, for what has to be the same wherever it is worked out. */

@@ -9,9 +9,6 @@ use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Decode\PictureFormat;
-use Tovrin\App\Imaging\Encode\PictureWriter;
-use Tovrin\App\Imaging\Encode\Writing;
-use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
@@ -46,7 +43,7 @@ final readonly class PhotoImport
         try {
             $preview = Preview::of($pixels);
             AtomicFile::write($this->store->colourSample($key), ColourSample::of($preview->bytes(), $preview->width, $preview->height)->bytes());
-            AtomicFile::make($this->store->preview($key), static fn (string $part) => Preview::write($preview, $part));
+            $this->write($preview, $this->store->preview($key), Preview::QUALITY);
             $this->write(PictureShape::reduce($preview, self::THUMB_SIDE), $this->store->thumb($key), 88);
             $this->write(PictureShape::reduce($preview, SheetPicture::SIDE), $this->store->graded($key, 0), SheetPicture::QUALITY);
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
@@ -82,6 +79,6 @@ final readonly class PhotoImport
 
     private function write(Pixels $pixels, string $path, int $quality): void
     {
-        AtomicFile::make($path, static fn (string $part) => PictureWriter::write($pixels->saying(null, new Metadata()), new Writing('jpeg', $quality), $part));
+        AtomicFile::make($path, static fn (string $part) => Preview::write($pixels, $part, $quality));
     }
 }

@@ -18,6 +18,8 @@ final readonly class PhotoStore
 {
     /** Between a folder and its photo's being known lies less than this. */
     private const SETTLING_SECONDS = 600;
+    /** Files of a photo that can be made again whenever they are needed. */
+    private const REMAKEABLE = 'preview.rgb,full.png,edges-*';
 
     public function __construct(private string $directory)
     {
@@ -205,13 +207,13 @@ final readonly class PhotoStore
     /** @return list<string> names of the files of a photo that cannot be made again at once */
     public function lasting(string $key): array
     {
-        return array_values(array_filter(array_diff(array_map(basename(...), glob($this->photo($key).'/*') ?: []), ['preview.rgb', 'full.png', 'full.png.lock']), static fn (string $name): bool => !str_starts_with($name, 'edges-')));
+        return array_values(array_map(basename(...), array_diff(glob($this->photo($key).'/*') ?: [], glob($this->photo($key).'/{full.png.lock,'.self::REMAKEABLE.'}', \GLOB_BRACE) ?: [])));
     }
 
     /** @return list<string> paths of what can be made again whenever it is needed */
     public function remakeable(): array
     {
-        return glob($this->directory.'/{tables/*,photos/*/preview.rgb,photos/*/full.png,photos/*/edges-*}', \GLOB_BRACE) ?: [];
+        return glob($this->directory.'/{tables/*,photos/*/{'.self::REMAKEABLE.'}}', \GLOB_BRACE) ?: [];
     }
 
     /**

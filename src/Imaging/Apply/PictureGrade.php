@@ -76,11 +76,9 @@ final readonly class PictureGrade
     /** The picture's pixels that are mixed; looked for as it is looked at on the screen. */
     private static function mixed(Grade $grade, Pixels $pixels, ?EdgePictures $edges): ?MixedPixels
     {
-        if (null === EdgeFinder::reached($grade)) {
-            return null;
-        }
+        $edges ??= null === EdgeFinder::reached($grade) ? EdgePictures::none() : EdgeFinder::of($grade, Preview::asKept($pixels));
 
-        return MixedPixels::of($edges ?? EdgeFinder::of($grade, Preview::asKept($pixels)), $pixels);
+        return MixedPixels::of($edges, $pixels);
     }
 
     /** @return list<Pixels> */

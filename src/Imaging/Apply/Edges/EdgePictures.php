@@ -60,11 +60,12 @@ final readonly class EdgePictures
      */
     public function runs(int $rows): array
     {
+        $sureness = array_map($this->surenessOf(...), range(0, $this->height - 1));
         $runs = [];
         for ($top = 0; $top < $this->height; $top += $rows) {
             $any = str_repeat("\0", $this->width);
             for ($row = max(0, $top - 1), $past = min($this->height, $top + $rows + 1); $row < $past; ++$row) {
-                $any |= $this->surenessOf($row);
+                $any |= $sureness[$row];
             }
             $any |= substr("\0".$any, 0, $this->width) | substr($any."\0", 1);
             $last = -self::TOGETHER;
