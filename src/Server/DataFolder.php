@@ -30,9 +30,12 @@ final class DataFolder
         $trial = $path.'/.trial.'.bin2hex(random_bytes(4));
         try {
             // The superuser is let in by rights; only trying tells of a disk that takes nothing.
-            if (4096 !== @file_put_contents($trial, str_repeat(' ', 4096))) {
-                $full = disk_free_space($path) < self::ROOM_LEAST;
-                throw new UsageError(\sprintf($full ? 'The disk of the data folder "%s" is full. Free some space and start again; %s.' : 'The data folder "%s" cannot be written to. Check who owns it and whether its disk is read-only; %s.', $path, $said));
+            $taken = 4096 === @file_put_contents($trial, str_repeat(' ', 4096));
+            if (self::isFull($path)) {
+                throw new UsageError(\sprintf('The disk of the data folder "%s" is full. Free some space and start again; %s.', $path, $said));
+            }
+            if (!$taken) {
+                throw new UsageError(\sprintf('The data folder "%s" cannot be written to. Check who owns it and whether its disk is read-only; %s.', $path, $said));
             }
         } finally {
             @unlink($trial);
@@ -55,7 +58,7 @@ final class DataFolder
         $trouble = DatabaseTrouble::behind($e);
         $path = Kernel::dataDir();
         // SQLite may only say that something failed where a full disk was the reason.
-        $full = DatabaseTrouble::Full === $trouble || (null !== $trouble && disk_free_space($path) < self::ROOM_LEAST);
+        $full = DatabaseTrouble::Full === $trouble || (null !== $trouble && self::isFull($path));
 
         return null === $trouble ? null : new UsageError(\sprintf(match (true) {
             $full => 'The disk of the data folder "%s" is full: its database cannot be opened. Nothing was changed. Free some space and start again.',
@@ -63,6 +66,12 @@ final class DataFolder
             DatabaseTrouble::Busy === $trouble => 'The database of the data folder "%s" is in use by another program. Try again in a moment.',
             default => 'The database of the data folder "%s" cannot be opened or written to. Nothing was changed. Check its disk, and who owns the folder and what is in it.',
         }, $path), 0, $e);
+    }
+
+    /** A disk that takes a few more pages can begin, and then keep nothing: it counts as full. One that does not say how large it is is not. */
+    private static function isFull(string $path): bool
+    {
+        return (float) @disk_total_space($path) > 0 && disk_free_space($path) < self::ROOM_LEAST;
     }
 
     /** A folder for what programs need for a moment, emptied of what they left when they were killed. */
