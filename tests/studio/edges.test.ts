@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { edgesIn, edgesKey, TILE } from '../../studio/src/gl/edges';
+import { edgesIn, edgesKey, quadsOf, TILE } from '../../studio/src/gl/edges';
 import { applyPatch, isEmpty, patchBetween } from '../../studio/src/model/lookPatch';
 import { withField } from '../../studio/src/model/looks';
 import { look, shift } from './looks';
@@ -19,6 +19,23 @@ describe('edges of the server', () => {
     expect([width, height, tiles.length]).toEqual([20, 9, 1]);
     expect([tiles[0]?.left, tiles[0]?.top]).toEqual([TILE, TILE]);
     expect([tiles[0]?.inside[0], tiles[0]?.outside[0], tiles[0]?.outside.length]).toEqual([200, 100, size]);
+  });
+});
+
+describe('where edges are drawn', () => {
+  const tile = (left: number, top: number) => ({ left, top, inside: new Uint8Array(), outside: new Uint8Array() });
+
+  it('is one quad for tiles side by side, half a pixel larger all round, and never beyond the photo', () => {
+    // Given out of order: two neighbours at the top left, one below that stands alone.
+    const quads = quadsOf({ width: 32, height: 16, tiles: [tile(TILE, 0), tile(2 * TILE, TILE), tile(0, 0)] });
+    expect(quads.length).toBe(2 * 12);
+    const box = (at: number) => {
+      const corners = [...quads.slice(at, at + 12)];
+      const [x, y] = [corners.filter((_, i) => i % 2 === 0), corners.filter((_, i) => i % 2 === 1)];
+      return [Math.min(...x) * 32, Math.min(...y) * 16, Math.max(...x) * 32, Math.max(...y) * 16];
+    };
+    expect(box(0)).toEqual([0, 0, 16.5, 8.5]);
+    expect(box(12)).toEqual([15.5, 7.5, 24.5, 16]);
   });
 });
 

@@ -45,7 +45,7 @@ describe('drawing the photo', () => {
     loop.show({ ...scene, view: 'split' });
     expect(frames).toHaveLength(1);
     frame(16);
-    expect(drawn).toEqual([{ width: placeOf(FIT, photo, size).width, view: 'split', divide: 0.5 }]);
+    expect(drawn).toEqual([{ width: placeOf(FIT, photo, size).width, view: 'result', divide: 0.5 }]);
     expect([canvas.width, canvas.height]).toEqual([900, 600]);
   });
 

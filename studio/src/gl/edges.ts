@@ -25,6 +25,26 @@ export function edgesIn(buffer: ArrayBuffer): EdgeTiles {
   return { width, height, tiles };
 }
 
+/**
+ * Where on the photo there are edges, as triangles: corners in x and y, 0 to 1. Tiles side by side are one quad; each is half a pixel
+ * larger all round, as far as colours are interpolated beyond it.
+ */
+export function quadsOf({ width, height, tiles }: EdgeTiles): Float32Array {
+  const runs: { left: number; top: number; right: number }[] = [];
+  for (const { left, top } of [...tiles].sort((a, b) => a.top - b.top || a.left - b.left)) {
+    const last = runs.at(-1);
+    if (last && last.top === top && last.right === left) last.right = left + TILE;
+    else runs.push({ left, top, right: left + TILE });
+  }
+  const within = (pixels: number, size: number) => Math.min(1, Math.max(0, pixels / size));
+  return Float32Array.from(
+    runs.flatMap(({ left, top, right }) => {
+      const [x0, x1, y0, y1] = [within(left - 0.5, width), within(right + 0.5, width), within(top - 0.5, height), within(top + TILE + 0.5, height)];
+      return [x0, y0, x1, y0, x0, y1, x0, y1, x1, y0, x1, y1];
+    }),
+  );
+}
+
 /** The photo's own colour families that a move changes by itself, each as what they are made of. */
 function changedPots(move: Move): unknown[] {
   const { pots = [], components } = (move.kind === 'palette' ? move.params : undefined) ?? {};

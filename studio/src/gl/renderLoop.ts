@@ -76,14 +76,16 @@ export class RenderLoop {
   };
 
   private drawScene(scene: Scene, scale: number): void {
-    const beside = scene.view === 'beside';
+    const { view } = scene;
+    const beside = view === 'beside';
+    const shown = view === 'split' || beside ? 'result' : view;
     const pane = paneOf(scene.size, beside ? 2 : 1);
     const place = placeOf(scene.viewport, scene.photo, pane);
     const at = (left: number) => ({ left: (left + place.left) * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale });
-    this.renderer.draw(at(0), beside ? 'source' : scene.view, scene.view === 'split' ? scene.divide : null, this.surround);
+    this.renderer.draw(at(0), beside ? 'source' : shown, view === 'split' ? scene.divide : null, this.surround);
     if (!beside) return;
     const left = lastPaneLeft(scene.size, 2);
-    this.renderer.draw(at(left), 'result', null, this.surround, { left: Math.round(left * scale) - 4, top: 0, width: scene.size.width, height: scene.size.height });
+    this.renderer.draw(at(left), shown, null, this.surround, { left: Math.round(left * scale) - 4, top: 0, width: scene.size.width, height: scene.size.height });
   }
 
   private keepPace(): void {

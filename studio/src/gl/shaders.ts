@@ -1,20 +1,18 @@
 import { lookup, type Interpolation } from './lookup';
 
-/** Places the photo on the canvas: unit square → photo rectangle in device pixels → clip space. */
+/** Places what is drawn on the canvas: a part of the photo → device pixels → clip space. */
 export const vertexShader = `#version 300 es
-in vec2 corner;
-uniform vec4 rect;      // left, top, width, height in device pixels
+in vec2 corner;         // within the span, 0 to 1
+uniform vec4 rect;      // where the whole photo lies: left, top, width, height in device pixels
 uniform vec2 canvas;    // size in device pixels
-uniform vec4 part;      // which part of the texture fills the rectangle: left, top, width, height, 0 to 1
-uniform vec4 covers;    // which part of the photo the texture holds
-out vec2 at;
+uniform vec4 span;      // the part of the photo that is drawn: left, top, width, height, 0 to 1
+uniform vec4 covers;    // the part of the photo that the texture holds
+out vec2 at;            // on the texture, 0 to 1
 out vec2 place;         // on the photo, 0 to 1
-out float across;
 void main() {
-  vec2 p = (rect.xy + corner * rect.zw) / canvas;
-  at = part.xy + corner * part.zw;
-  place = covers.xy + at * covers.zw;
-  across = p.x;
+  place = span.xy + corner * span.zw;
+  at = (place - covers.xy) / covers.zw;
+  vec2 p = (rect.xy + place * rect.zw) / canvas;
   gl_Position = vec4(p.x * 2.0 - 1.0, 1.0 - p.y * 2.0, 0.0, 1.0);
 }`;
 
@@ -74,52 +72,26 @@ ${['x', 'y', 'z']
   return result;
 }`;
 
-/**
- * Looks each pixel up in the compiled grade. No colour is computed here. Made for as many planes as there are: without a graphics card
- * every one of them takes time.
- */
-export const fragmentShader = (how: Interpolation, count: number): string => `#version 300 es
-precision highp float;
-precision highp int;
-precision highp sampler3D;
-precision highp sampler2D;
-uniform sampler2D photo;
-uniform sampler3D cube;
-uniform sampler3D spot; // weight of what is lit up
-uniform float lit;      // 1 while something is lit up
-uniform int view;       // see VIEW_NUMBER in PhotoRenderer
-uniform int edged;      // 1 where pixels are to be taken apart
-uniform sampler2D inside, outside; // the colours on either side of an edge, and how surely they can be told apart
-uniform float divide;   // left of this share of the canvas the source is shown; below 0 for none
-uniform ivec3 levels;   // of each plane; 1 where there is none
-uniform ivec3 parts;    // what each plane is made of, see PARTS in PlaneTextures
-uniform sampler2D area0, area1, area2, soft0, soft1, soft2;
-uniform int watched;    // the plane of the move whose weight is shown; below 0 for none
-uniform int shows;      // of its weight: 0 all, 1 the area alone, 2 the reach alone
-in vec2 at;
-in vec2 place;
-in float across;
-out vec4 colour;
-const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
-// What stands in for a graphics card may work through both sides of a branch at every pixel, but leaves a loop that no pixel is in:
-// so what costs time and is not for all pixels stands in a loop of one round.
-#define WHEN(condition) for (int round = (condition) ? 0 : 1; round < 1; round++)
-${lookup(how)}
-${count > 0 ? planes(count) : ''}
-const float LAST = 254.5 / 255.0;
-const float FIRST = 0.5 / 255.0;
-
 // Where a channel has run into an end: its own colour at full for the high end, at half for the low one.
+const clipped = `
 vec3 clipped(vec3 rgb) {
-  vec3 high = step(vec3(LAST), rgb);
-  vec3 low = step(rgb, vec3(FIRST));
+  vec3 high = step(vec3(254.5 / 255.0), rgb);
+  vec3 low = step(rgb, vec3(0.5 / 255.0));
   if (high.r + high.g + high.b > 0.0) return high;
   if (low.r + low.g + low.b > 0.0) return low * 0.5;
   return vec3(0.3 + 0.3 * dot(rgb, LIGHT));
-}
+}`;
 
-${count > 0 ? watchedPlanes(count) : 'vec4 graded(vec3 rgb) { return inLayer(rgb, 0); }'}
+const lit = `
+vec3 lit(vec3 rgb, vec3 shown) {
+  float size = float(textureSize(spot, 0).x);
+  float weight = texture(spot, rgb * ((size - 1.0) / size) + 0.5 / size).r;
+  return mix(vec3(0.16 + 0.3 * dot(rgb, LIGHT)), shown, weight);
+}`;
 
+// A pixel that is two colours at once: both are graded, and mixed again as they were; see MixedPixels of the server.
+const mixed = `
+uniform sampler2D inside, outside; // the colours on either side of an edge, and how surely they can be told apart
 vec3 linear(vec3 c) {
   return mix(c / 12.92, pow((c + 0.055) / 1.055, vec3(2.4)), step(0.04045, c));
 }
@@ -127,9 +99,9 @@ vec3 encoded(vec3 c) {
   c = clamp(c, 0.0, 1.0);
   return mix(c * 12.92, 1.055 * pow(c, vec3(1.0 / 2.4)) - 0.055, step(0.0031308, c));
 }
-
-// A pixel that is two colours at once: both are graded, and mixed again as they were; see MixedPixels of the server.
-vec4 mixed(vec3 rgb, vec4 one) {
+vec4 mixed(vec3 rgb) {
+  vec4 one = texture(inside, place);
+  if (one.a <= 0.0) discard;
   vec3 light = linear(rgb);
   vec3 other = linear(texture(outside, place).rgb);
   vec3 way = linear(one.rgb) - other;
@@ -140,39 +112,71 @@ vec4 mixed(vec3 rgb, vec4 one) {
   vec4 within = graded(encoded(light + (1.0 - share) * way));
   vec4 beyond = graded(encoded(light - share * way));
   return vec4(encoded(mix(linear(beyond.rgb), linear(within.rgb), share)), mix(beyond.a, within.a, share));
+}`;
+
+/** What comes of a pixel: of the photo's own colour (rgb) and, but for the first two, of its graded one (result). */
+const SHOWN = {
+  source: 'rgb',
+  'source-clipped': 'clipped(rgb)',
+  result: 'result.rgb',
+  clipped: 'clipped(result.rgb)',
+  matte: 'vec3(result.a)',
+  // Outside the reach: the photo in a flattened grey, so that what is caught stands out even where it is grey itself.
+  reached: 'mix(vec3(0.32 + 0.36 * dot(rgb, LIGHT)), result.rgb, result.a)',
+  // The two plates are plates of what the screen shows, in whole 8-bit steps: what they give multiplies back to it.
+  tone: 'vec3(most(inBytes(result.rgb)))',
+  colour: 'most(inBytes(result.rgb)) > 0.0 ? inBytes(result.rgb) / most(inBytes(result.rgb)) : vec3(1.0)',
+} as const;
+export type Shown = keyof typeof SHOWN;
+
+/** Whether a view shows the photo as it came, whatever the grade. */
+export const showsSource = (shown: Shown): boolean => shown === 'source' || shown === 'source-clipped';
+
+/** What a shader is made for. */
+export interface Drawn {
+  shown: Shown;
+  how: Interpolation;
+  /** Planes of the grade. */
+  planes: number;
+  /** Whether only pixels that are two colours at once are drawn. */
+  edged: boolean;
+  /** Whether some colours are lit up, and the rest dimmed. */
+  lit: boolean;
 }
+
+/**
+ * Looks each pixel up in the compiled grade. No colour is computed here. Made for what is drawn and no more: without a graphics
+ * card, what is not needed at a pixel takes as long as what is.
+ */
+export const fragmentShader = ({ shown, how, planes: count, edged, lit: isLit }: Drawn): string => `#version 300 es
+precision highp float;
+precision highp int;
+precision highp sampler3D;
+precision highp sampler2D;
+uniform sampler2D photo;
+uniform sampler3D cube;
+uniform sampler3D spot; // weight of what is lit up
+uniform ivec3 levels;   // of each plane; 1 where there is none
+uniform ivec3 parts;    // what each plane is made of, see PARTS in PlaneTextures
+uniform sampler2D area0, area1, area2, soft0, soft1, soft2;
+uniform int watched;    // the plane of the move whose weight is shown; below 0 for none
+uniform int shows;      // of its weight: 0 all, 1 the area alone, 2 the reach alone
+in vec2 at;
+in vec2 place;
+out vec4 colour;
+const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
+// What stands in for a graphics card may work through both sides of a branch at every pixel, but leaves a loop that no pixel is in:
+// so what costs time and is not for all pixels stands in a loop of one round.
+#define WHEN(condition) for (int round = (condition) ? 0 : 1; round < 1; round++)
+${showsSource(shown) ? '' : lookup(how) + (count > 0 ? planes(count) + watchedPlanes(count) : 'vec4 graded(vec3 rgb) { return inLayer(rgb, 0); }')}
+${edged ? mixed : ''}
+${isLit ? lit : ''}
+${clipped}
+vec3 inBytes(vec3 c) { return floor(c * 255.0 + 0.5) / 255.0; }
+float most(vec3 c) { return max(max(c.r, c.g), c.b); }
 
 void main() {
   vec3 rgb = texture(photo, at).rgb;
-  vec4 result = vec4(rgb, 1.0);
-  // The source is shown where it is asked for.
-  WHEN(view != 1 && view != 7 && across >= divide) {
-    vec4 one = vec4(0.0);
-    WHEN(edged != 0) one = texture(inside, place);
-    WHEN(one.a <= 0.0) result = graded(rgb);
-    WHEN(one.a > 0.0) result = mixed(rgb, one);
-  }
-  if (lit > 0.5) {
-    float size = float(textureSize(spot, 0).x);
-    float weight = texture(spot, rgb * ((size - 1.0) / size) + 0.5 / size).r;
-    colour = vec4(mix(vec3(0.16 + 0.3 * dot(rgb, LIGHT)), result.rgb, weight), 1.0);
-  } else if (view == 7) {
-    colour = vec4(clipped(rgb), 1.0);
-  } else if (view == 0 || view == 1 || across < divide) {
-    colour = vec4(result.rgb, 1.0);
-  } else if (view == 6) {
-    colour = vec4(clipped(result.rgb), 1.0);
-  } else if (view == 4 || view == 5) {
-    // The two plates: what they give multiplies back to the photo.
-    // They are plates of what the screen shows, in whole 8-bit steps.
-    vec3 shown = floor(result.rgb * 255.0 + 0.5) / 255.0;
-    float tone = max(max(shown.r, shown.g), shown.b);
-    colour = vec4(view == 4 ? vec3(tone) : tone > 0.0 ? shown / tone : vec3(1.0), 1.0);
-  } else if (view == 3) {
-    colour = vec4(vec3(result.a), 1.0);
-  } else {
-    // Outside the reach: the photo in a flattened grey, so that what is caught stands out even where it is grey itself.
-    float grey = 0.32 + 0.36 * dot(rgb, LIGHT);
-    colour = vec4(mix(vec3(grey), result.rgb, result.a), 1.0);
-  }
+  ${showsSource(shown) ? '' : `vec4 result = ${edged ? 'mixed' : 'graded'}(rgb);`}
+  colour = vec4(${isLit ? `lit(rgb, ${showsSource(shown) ? 'rgb' : 'result.rgb'})` : SHOWN[shown]}, 1.0);
 }`;

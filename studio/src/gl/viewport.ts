@@ -1,4 +1,4 @@
-import type { Rect } from './PhotoRenderer';
+import type { Rect } from './rects';
 
 /** Where the photo lies on the canvas. `zoom` is device pixels per photo pixel; `fit` follows the window. */
 export interface Viewport {

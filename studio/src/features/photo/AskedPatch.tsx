@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef } from 'react';
-import type { Rect } from '../../gl/PhotoRenderer';
+import type { Rect } from '../../gl/rects';
 
 /** A part of the photo: a bit for each cell of a coarse grid, row by row, the first in the highest bit; base64. */
 export interface Patch {

@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { Rect } from '../../gl/PhotoRenderer';
+import type { Rect } from '../../gl/rects';
 import type { Place } from './tools';
 
 /** The cursor that the keyboard moves over the photo. */

@@ -2,7 +2,7 @@ import { Box } from '@mui/material';
 import { useRef } from 'react';
 import { useDragging } from '../../ui/drag/useDragging';
 import { useHeldKeys } from '../../ui/drag/useHeldKeys';
-import type { Rect } from '../../gl/PhotoRenderer';
+import type { Rect } from '../../gl/rects';
 import type { Place, Stroke } from './tools';
 
 interface Props {

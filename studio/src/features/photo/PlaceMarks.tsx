@@ -1,5 +1,5 @@
 import { Box } from '@mui/material';
-import type { Rect } from '../../gl/PhotoRenderer';
+import type { Rect } from '../../gl/rects';
 import type { Place } from './tools';
 
 /** A place of the photo that a move at hand speaks of. */
