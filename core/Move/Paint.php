@@ -6,29 +6,31 @@ namespace Tovrin\Core\Move;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Tone\Shoulder;
 use Tovrin\Core\Tone\Smooth;
 
 /**
  * What a thing would look like had it been painted another colour.
  *
- * A thing under one light is c = m·b + g·s in linear light: the body's colour b times shading m, plus the light's colour s times gloss g
- * (dichromatic reflection: S. Shafer, "Using color to separate reflection components", Color Research and Application 10, 1985). Under other
- * paint b becomes another colour; shading, gloss and light stay. That is one matrix in linear RGB: b to its new colour, s to itself, and
- * what neither explains, light of another colour or texture, to a part of itself.
+ * A thing's light is c = e·b + g·s: its body's colour b times the light e that falls on it, channel by channel, plus the light's own colour
+ * s times gloss g (dichromatic reflection: S. Shafer, "Using color to separate reflection components", Color Research and Application 10,
+ * 1985). Under other paint b becomes another colour; light and gloss stay. Relative to its body a colour is c/b = e + g·s/b; by least squares
+ * it is m + g·s/b with one m for all channels, and what is left of e, such as the colour of shade, is kept for the most part. That is
+ * one matrix, in light as the scene had it (see Shoulder).
  *
  * A grey body cannot be told from its gloss: the nearer b is to s, the more each channel is scaled by its own ratio instead, without a jump.
  */
 final readonly class Paint
 {
-    /** How much is kept of what neither the body's colour nor the light's explains. */
-    private const REST = 0.25;
+    /** How much is kept of what neither shading nor gloss explains: light of another colour, and noise. */
+    private const REST = 0.75;
     /** Sine of the angle between body and light from which on they are told apart in full. */
-    private const APART = 0.22;
+    private const APART = 0.26;
     /** No channel by itself is scaled by more: a dark one would only have its noise blown up. */
     private const RATIO_MOST = 6.0;
     private const HAIR = 1e-6;
 
-    /** @param list<float> $matrix linear sRGB to linear sRGB, row by row */
+    /** @param list<float> $matrix in linear sRGB, of the scene's light, row by row */
     private function __construct(public array $matrix)
     {
     }
@@ -40,24 +42,26 @@ final readonly class Paint
      */
     public static function between(array $body, array $target, array $light = [1.0, 1.0, 1.0]): self
     {
-        $body = self::aboveBlack($body);
-        $light = self::aboveBlack($light);
-        $normal = self::cross($body, $light);
-        $sine = self::length($normal) / (self::length($body) * self::length($light));
+        [$body, $target, $light] = [self::aboveBlack(Shoulder::undone($body)), Shoulder::undone($target), self::aboveBlack(Shoulder::undone($light))];
+        $sine = self::length(self::cross($body, $light)) / (self::length($body) * self::length($light));
         $apart = Smooth::at($sine / self::APART);
         $ratios = self::ratios($body, $target);
         if ($apart <= 0.0 || $sine < self::HAIR) {
             return new self($ratios);
         }
-        $size = self::length($normal);
-        $normal = [$normal[0] / $size, $normal[1] / $size, $normal[2] / $size];
-        // The rows of the inverse of the matrix whose columns are body, light and normal: how much of each is in a colour.
-        $inBody = self::cross($light, $normal);
-        $inLight = self::cross($normal, $body);
+        // Each channel counts as it is bright in the body: a dark one is noise for the most part.
+        $all = array_sum($body);
+        $mean = array_sum($light) / $all;
+        $relative = array_map(static fn (float $light, float $body): float => $light / $body, $light, $body);
+        $spread = array_sum(array_map(static fn (float $one, float $body): float => $body / $all * ($one - $mean) ** 2, $relative, $body));
+        $gloss = array_map(static fn (float $one): float => ($one - $mean) / ($all * $spread), $relative);
+        $shading = array_map(static fn (float $gloss): float => 1.0 / $all - $mean * $gloss, $gloss);
         $paint = [];
-        for ($row = 0; $row < 3; ++$row) {
-            for ($column = 0; $column < 3; ++$column) {
-                $paint[] = ($target[$row] * $inBody[$column] + $light[$row] * $inLight[$column]) / $size + self::REST * $normal[$row] * $normal[$column];
+        foreach ($body as $row => $own) {
+            $kept = self::REST * min($target[$row], self::RATIO_MOST * $own);
+            foreach ($gloss as $column => $part) {
+                $rest = ($row === $column ? 1.0 / $own : 0.0) - $relative[$row] * $part - $shading[$column];
+                $paint[] = $target[$row] * $shading[$column] + $light[$row] * $part + $kept * $rest;
             }
         }
 
@@ -74,7 +78,7 @@ final readonly class Paint
     public function apply(ColourBlock $colours): ColourBlock
     {
         $rgb = $colours->in(LinearSrgb::class);
-        [$red, $green, $blue] = [$rgb->a, $rgb->b, $rgb->c];
+        [$red, $green, $blue] = [Shoulder::undone($rgb->a), Shoulder::undone($rgb->b), Shoulder::undone($rgb->c)];
         [$a, $b, $c, $d, $e, $f, $g, $h, $k] = $this->matrix;
         $n = \count($red);
         for ($i = 0; $i < $n; ++$i) {
@@ -84,7 +88,7 @@ final readonly class Paint
             $blue[$i] = $g * $x + $h * $y + $k * $z;
         }
 
-        return new ColourBlock(LinearSrgb::class, $red, $green, $blue);
+        return new ColourBlock(LinearSrgb::class, Shoulder::done($red), Shoulder::done($green), Shoulder::done($blue));
     }
 
     /**
@@ -92,7 +96,7 @@ final readonly class Paint
      * colour is as a whole.
      *
      * @param array{0: float, 1: float, 2: float} $body
-     * @param array{0: float, 1: float, 2: float} $target
+     * @param array<int, float>                   $target
      *
      * @return list<float>
      */
@@ -112,7 +116,7 @@ final readonly class Paint
     }
 
     /**
-     * @param array{0: float, 1: float, 2: float} $colour
+     * @param array<int, float> $colour
      *
      * @return array{0: float, 1: float, 2: float}
      */

@@ -1,13 +1,20 @@
-"""Paint as one matrix, by NumPy's inverse. Reads bodies, targets and lights from standard input; prints a matrix each, row by row."""
+"""Recolouring as paint, by NumPy's least squares: {"of": [[body, target, light], ...], "rest": k, "most": ratio} in linear RGB of the scene.
+
+Each row of the answer is the matrix that takes a colour to what it is under other paint, row by row."""
 import json
 import sys
+
 import numpy as np
 
-given = json.load(sys.stdin)
-matrices = []
-for body, target, light in given["of"]:
-    b, t, s = np.array(body), np.array(target), np.array(light)
-    n = np.cross(b, s)
-    n /= np.linalg.norm(n)
-    matrices.append((np.stack([t, s, given["rest"] * n], 1) @ np.linalg.inv(np.stack([b, s, n], 1))).ravel().tolist())
-print(json.dumps(matrices))
+asked = json.load(sys.stdin)
+answer = []
+for body, target, light in (np.asarray(three, float) for three in asked['of']):
+    weight = np.sqrt(body / body.sum())
+    # Shading and gloss of the three colours that are 1 in one channel, and what neither explains.
+    model = np.stack([np.ones(3), light / body], 1)
+    relative = np.diag(1 / body)
+    found = np.linalg.lstsq(model * weight[:, None], relative * weight[:, None], rcond=None)[0]
+    rest = relative - model @ found
+    kept = asked['rest'] * np.minimum(target, asked['most'] * body)
+    answer.append((np.outer(target, found[0]) + np.outer(light, found[1]) + kept[:, None] * rest).ravel().tolist())
+print(json.dumps(answer))

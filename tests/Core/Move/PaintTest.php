@@ -17,6 +17,7 @@ use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Move\Kind\Recolour;
 use Tovrin\Core\Move\Paint;
+use Tovrin\Core\Tone\Shoulder;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -25,15 +26,30 @@ final class PaintTest extends TestCase
 {
     private const RASPBERRY = [0.81, 0.05, 0.11];
 
-    /** Against NumPy's inverse of the three columns: the dichromatic model, S. Shafer (1985). */
-    public function testItIsTheMatrixThatTakesBodyLightAndRestToTheirNewPlaces(): void
+    /** Against NumPy's weighted least squares: the dichromatic model, S. Shafer (1985). */
+    public function testItIsTheMatrixThatTakesShadingGlossAndRestToTheirNewPlaces(): void
     {
         $of = [[self::RASPBERRY, [0.05, 0.08, 0.38], [1.0, 1.0, 1.0]], [[0.05, 0.2, 0.1], [0.7, 0.4, 0.02], [1.0, 0.9, 0.7]], [[0.02, 0.03, 0.3], [0.6, 0.6, 0.5], [0.8, 0.9, 1.0]]];
+        $scene = array_map(static fn (array $three): array => array_map(Shoulder::undone(...), $three), $of);
         /** @var list<list<float>> $theirs */
-        $theirs = json_decode(Outside::run(['/usr/bin/python3', 'tests/outside/paint.py'], json_encode(['of' => $of, 'rest' => 0.25], \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
+        $theirs = json_decode(Outside::run(['/usr/bin/python3', 'tests/outside/paint.py'], json_encode(['of' => $scene, 'rest' => 0.75, 'most' => 6.0], \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
         foreach ($of as $i => [$body, $target, $light]) {
             self::assertEqualsWithDelta($theirs[$i], Paint::between($body, $target, $light)->matrix, 1e-9);
         }
+    }
+
+    public function testLightOfAnotherColourFallsOnTheNewPaintAsItDidOnTheOld(): void
+    {
+        // Two paints in the same shade, lit by warm and by cool light, as a photo without gloss has them.
+        $warm = [0.34, 0.25, 0.17];
+        [$old, $new] = [[0.05, 0.16, 0.09], [0.42, 0.1, 0.06]];
+        $photo = static fn (array $paint, array $light): array => Shoulder::done(array_map(static fn (float $p, float $l): float => $p * $l, $paint, $light));
+        $even = [1.0, 1.0, 1.0];
+        $painted = Paint::between($photo($old, $even), $photo($new, $even))->apply(ColourBlock::of(LinearSrgb::class, [$photo($old, $warm)]))->in(Srgb::class)->at(0);
+        $truth = ColourBlock::of(LinearSrgb::class, [$photo($new, $warm)])->in(Srgb::class)->at(0);
+        $turned = (new Recolour(self::hex($photo($old, $even)), self::hex($photo($new, $even))))->apply(ColourBlock::of(LinearSrgb::class, [$photo($old, $warm)])->in(OkLab::class))->in(Srgb::class)->at(0);
+        $far = static fn (array $one): float => DeltaE2000::between(ColourBlock::of(Srgb::class, [$truth])->in(LabD50::class), ColourBlock::of(Srgb::class, [$one])->in(LabD50::class))[0];
+        self::assertLessThan(0.6 * $far($turned), $far($painted));
     }
 
     public function testTheAnchorLandsOnTheTarget(): void
@@ -96,13 +112,15 @@ final class PaintTest extends TestCase
         }
     }
 
-    public function testShadeIsOfTheNewHueToo(): void
+    public function testShadeAndGlossAreThoseOfTheNewPaint(): void
     {
-        $body = ColourBlock::of(Srgb::class, [Hex::parse('#a8243c')])->in(LinearSrgb::class)->at(0);
-        $shade = ColourBlock::of(LinearSrgb::class, [array_map(static fn (float $v): float => 0.12 * $v, $body)])->in(Srgb::class)->at(0);
-        [, $a, $b] = ColourBlock::of(Srgb::class, [self::painted('#a8243c', '#1c4f8e', $shade)])->in(OkLab::class)->at(0);
-        [, $ta, $tb] = ColourBlock::of(Srgb::class, [Hex::parse('#1c4f8e')])->in(OkLab::class)->at(0);
-        self::assertEqualsWithDelta(rad2deg(atan2($tb, $ta)), rad2deg(atan2($b, $a)), 1.0);
+        $scene = static fn (string $hex): array => Shoulder::undone(ColourBlock::of(Srgb::class, [Hex::parse($hex)])->in(LinearSrgb::class)->at(0));
+        $photo = static fn (string $hex, float $shade, float $gloss): array => ColourBlock::of(LinearSrgb::class, [Shoulder::done(array_map(static fn (float $v): float => $shade * $v + $gloss, $scene($hex)))])->in(Srgb::class)->at(0);
+        foreach (['#1c4f8e', '#e0b428', '#f1efe9', '#2a2320'] as $target) {
+            foreach ([[0.12, 0.0], [0.4, 0.02], [0.9, 0.08], [1.1, 0.0]] as [$shade, $gloss]) {
+                self::assertLessThan(0.5, DeltaE2000::between(...array_map(static fn (array $one): ColourBlock => ColourBlock::of(Srgb::class, [$one])->in(LabD50::class), [$photo($target, $shade, $gloss), self::painted('#a8243c', $target, $photo('#a8243c', $shade, $gloss))]))[0], "$target, shade $shade, gloss $gloss");
+            }
+        }
     }
 
     public function testGlossKeepsTheColourOfTheLightThatANeutraliseAboveWasTold(): void
@@ -141,6 +159,12 @@ final class PaintTest extends TestCase
     private static function painted(string $from, string $to, array $colour): array
     {
         return (new Recolour($from, $to, method: Recolour::PAINT))->apply(ColourBlock::of(Srgb::class, [[$colour[0], $colour[1], $colour[2]]])->in(OkLab::class))->in(Srgb::class)->at(0);
+    }
+
+    /** @param array<int, float> $linear */
+    private static function hex(array $linear): string
+    {
+        return Hex::format(...ColourBlock::of(LinearSrgb::class, [[$linear[0], $linear[1], $linear[2]]])->in(Srgb::class)->at(0));
     }
 
     /** @param array{0: float, 1: float, 2: float} $colour */
