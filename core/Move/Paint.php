@@ -15,15 +15,13 @@ use Tovrin\Core\Tone\Smooth;
  * A thing's light is c = e·b + g·s: its body's colour b times the light e that falls on it, channel by channel, plus the light's own colour
  * s times gloss g (dichromatic reflection: S. Shafer, "Using color to separate reflection components", Color Research and Application 10,
  * 1985). Under other paint b becomes another colour; light and gloss stay. Relative to its body a colour is c/b = e + g·s/b; by least squares
- * it is m + g·s/b with one m for all channels, and what is left of e, such as the colour of shade, is kept for the most part. That is
- * one matrix, in light as the scene had it (see Shoulder).
+ * it is m + g·s/b with one m for all channels; what is left, such as the colour of shade, falls on the new paint as it did on the old, but
+ * never more of it than there was. That is one matrix, in light as the scene had it (see Shoulder).
  *
  * A grey body cannot be told from its gloss: the nearer b is to s, the more each channel is scaled by its own ratio instead, without a jump.
  */
 final readonly class Paint
 {
-    /** How much is kept of what neither shading nor gloss explains: light of another colour, and noise. */
-    private const REST = 0.75;
     /** Sine of the angle between body and light from which on they are told apart in full. */
     private const APART = 0.26;
     /** No channel by itself is scaled by more: a dark one would only have its noise blown up. */
@@ -58,7 +56,8 @@ final readonly class Paint
         $shading = array_map(static fn (float $gloss): float => 1.0 / $all - $mean * $gloss, $gloss);
         $paint = [];
         foreach ($body as $row => $own) {
-            $kept = self::REST * min($target[$row], self::RATIO_MOST * $own);
+            // What is left is also noise, and what is no part of the thing: neither is to be blown up.
+            $kept = min($target[$row], $own);
             foreach ($gloss as $column => $part) {
                 $rest = ($row === $column ? 1.0 / $own : 0.0) - $relative[$row] * $part - $shading[$column];
                 $paint[] = $target[$row] * $shading[$column] + $light[$row] * $part + $kept * $rest;

@@ -1,4 +1,4 @@
-"""Recolouring as paint, by NumPy's least squares: {"of": [[body, target, light], ...], "rest": k, "most": ratio} in linear RGB of the scene.
+"""Recolouring as paint, by NumPy's least squares: {"of": [[body, target, light], ...]} in linear RGB of the scene.
 
 Each row of the answer is the matrix that takes a colour to what it is under other paint, row by row."""
 import json
@@ -15,6 +15,6 @@ for body, target, light in (np.asarray(three, float) for three in asked['of']):
     relative = np.diag(1 / body)
     found = np.linalg.lstsq(model * weight[:, None], relative * weight[:, None], rcond=None)[0]
     rest = relative - model @ found
-    kept = asked['rest'] * np.minimum(target, asked['most'] * body)
+    kept = np.minimum(target, body)
     answer.append((np.outer(target, found[0]) + np.outer(light, found[1]) + kept[:, None] * rest).ravel().tolist())
 print(json.dumps(answer))

@@ -32,7 +32,7 @@ final class PaintTest extends TestCase
         $of = [[self::RASPBERRY, [0.05, 0.08, 0.38], [1.0, 1.0, 1.0]], [[0.05, 0.2, 0.1], [0.7, 0.4, 0.02], [1.0, 0.9, 0.7]], [[0.02, 0.03, 0.3], [0.6, 0.6, 0.5], [0.8, 0.9, 1.0]]];
         $scene = array_map(static fn (array $three): array => array_map(Shoulder::undone(...), $three), $of);
         /** @var list<list<float>> $theirs */
-        $theirs = json_decode(Outside::run(['/usr/bin/python3', 'tests/outside/paint.py'], json_encode(['of' => $scene, 'rest' => 0.75, 'most' => 6.0], \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
+        $theirs = json_decode(Outside::run(['/usr/bin/python3', 'tests/outside/paint.py'], json_encode(['of' => $scene], \JSON_THROW_ON_ERROR)), true, 4, \JSON_THROW_ON_ERROR);
         foreach ($of as $i => [$body, $target, $light]) {
             self::assertEqualsWithDelta($theirs[$i], Paint::between($body, $target, $light)->matrix, 1e-9);
         }
@@ -49,7 +49,7 @@ final class PaintTest extends TestCase
         $truth = ColourBlock::of(LinearSrgb::class, [$photo($new, $warm)])->in(Srgb::class)->at(0);
         $turned = (new Recolour(self::hex($photo($old, $even)), self::hex($photo($new, $even))))->apply(ColourBlock::of(LinearSrgb::class, [$photo($old, $warm)])->in(OkLab::class))->in(Srgb::class)->at(0);
         $far = static fn (array $one): float => DeltaE2000::between(ColourBlock::of(Srgb::class, [$truth])->in(LabD50::class), ColourBlock::of(Srgb::class, [$one])->in(LabD50::class))[0];
-        self::assertLessThan(0.6 * $far($turned), $far($painted));
+        self::assertLessThan(0.75 * $far($turned), $far($painted));
     }
 
     public function testTheAnchorLandsOnTheTarget(): void
