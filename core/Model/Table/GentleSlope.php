@@ -130,7 +130,8 @@ final readonly class GentleSlope
         $slack = [];
         foreach ($weights as $at => $weight) {
             [$own, $opposite] = $weight >= 0.5 ? [$forAt[$at], $againstAround[$at]] : [$againstAt[$at], $forAround[$at]];
-            $slack[$at] = $own >= self::STANDS * $opposite ? 0.0 : 1.0 - $own / (self::STANDS * $opposite);
+            // Without anything around, what is left of summing may be a hair below 0.
+            $slack[$at] = $opposite <= 0.0 || $own >= self::STANDS * $opposite ? 0.0 : 1.0 - $own / (self::STANDS * $opposite);
         }
 
         return $slack;

@@ -52,6 +52,14 @@ final class GentleSlopeTest extends TestCase
         self::assertSame(0.0, array_sum((new GentleSlope(self::SIZE, self::OVER))->gentle([$middle => 0.0], [$middle => 1.0])));
     }
 
+    /** Sums that are taken further by adding and taking away do not come back to 0 to the last bit. */
+    public function testANodeWithNoColoursAroundGivesNoWay(): void
+    {
+        $place = static fn (int $i): int => (($i * 24) + 12) * 24 + 12;
+        $gentle = (new GentleSlope([24, 24, 24], self::OVER))->gentle([$place(5) => 1.0, $place(6) => 1.0, $place(7) => 1.0, $place(18) => 1.0], [$place(5) => 0.4, $place(6) => 0.2, $place(7) => 0.4, $place(18) => 0.0]);
+        self::assertSame(1.0, $gentle[$place(18)]);
+    }
+
     /** Linear functions come out of a linear look-up as they went in; beyond the box there is nothing. */
     public function testATableIsLinearBetweenItsNodesAndNothingBeyond(): void
     {
