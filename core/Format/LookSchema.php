@@ -52,7 +52,7 @@ final class LookSchema
                 'reads' => ['description' => 'The colour its reach is measured on: the photo\'s own, or what the moves above made of it.', 'type' => 'string', 'enum' => ['source', 'running'], 'default' => 'source'],
                 'reach' => ['description' => 'Which colours it acts on; null is everything.', 'default' => null] + self::orNull('reach'),
                 'area' => ['description' => 'The part of the picture it is limited to; null is all of it.', 'default' => null] + self::orNull('area'),
-                'soften' => ['x-title' => 'Soften', 'description' => 'How far its matte is smoothed along the photo\'s own edges: a radius in thousandths of the picture\'s longer side; 0 leaves it as it is. A softened matte is read from the source.', 'type' => 'number', 'minimum' => 0, 'maximum' => Move::SOFTEN_MOST, 'default' => 0, 'x-unit' => '‰'],
+                'soften' => ['x-title' => 'Edge smoothing', 'description' => 'How far its matte is smoothed along the photo\'s own edges: a radius in thousandths of the picture\'s longer side; 0 leaves it as it is. A softened matte is read from the source.', 'type' => 'number', 'minimum' => 0, 'maximum' => Move::SOFTEN_MOST, 'default' => 0, 'x-unit' => '‰'],
                 'params' => ['$ref' => '#/$defs/'.$class::id().'.params'],
             ], ['kind']);
             $kinds[] = ['$ref' => '#/$defs/'.$class::id()];

@@ -98,7 +98,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
             onChange(withField(move, { reach }), keep);
           }}
           onReads={(reads) => {
-            if (reads === 'running' && softened) around.onFailure('A softened matte is read from the source. Set Soften to 0 first.');
+            if (reads === 'running' && softened) around.onFailure('A smoothed edge is found in the original photo. Set Edge smoothing to none first.');
             else onChange(withField(move, { reads }), true);
           }}
           onFailure={around.onFailure}

@@ -1,4 +1,4 @@
-import { Box, Button, Typography } from '@mui/material';
+import { Box, Button } from '@mui/material';
 import { ValueSlider } from '../../ui/controls/ValueSlider';
 import { SOFTEN_MOST, withField, type Move } from '../../model/looks';
 
@@ -8,31 +8,31 @@ interface Props {
   onChange: (move: Move, keep: boolean) => void;
 }
 
-/** How far the matte of a move is smoothed, with what that is in pixels of the photo. */
+const THOUSANDTHS = 1000;
+
+/** How far the edge of what a move reaches is smoothed, in pixels of the photo at hand; kept is what is the same for every size of it. */
 export function Softening({ move, photo, onChange }: Props) {
-  const soften = move.soften ?? 0;
-  const pixels = photo ? Math.max(1, Math.round((soften * Math.max(photo.width, photo.height)) / 1000)) : 0;
+  const side = Math.max(THOUSANDTHS, photo?.width ?? 0, photo?.height ?? 0);
+  const kept = move.soften ?? 0;
+  const pixels = Math.round((kept * side) / THOUSANDTHS);
   return (
     <>
       <ValueSlider
-        label="Soften"
-        help="Smooths a matte that breaks up in noise, along the photo’s own edges: how far, in thousandths of its longer side."
-        value={soften}
+        label="Edge smoothing"
+        help="Smooths an edge that breaks up in noise, along the photo’s own edges: over how many of its pixels. A reach that was marked on the photo allows for its noise by itself and hardly ever needs it."
+        value={kept > 0 ? Math.max(1, pixels) : 0}
         min={0}
-        max={SOFTEN_MOST}
-        step={0.5}
+        max={Math.floor((SOFTEN_MOST * side) / THOUSANDTHS)}
+        step={1}
         rest={0}
-        unit="‰"
+        unit="px"
         onChange={(next, keep) => {
-          onChange(withField(move, { soften: next }), keep);
+          onChange(withField(move, { soften: Math.min(SOFTEN_MOST, Math.round((next * THOUSANDTHS * THOUSANDTHS) / side) / THOUSANDTHS) }), keep);
         }}
       />
-      <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 24, mt: -0.5 }}>
-        <Typography variant="caption" sx={{ flex: 1 }}>
-          {soften === 0 ? 'not softened' : `a radius of ${String(pixels)} ${pixels === 1 ? 'pixel' : 'pixels'} of this photo`}
-        </Typography>
+      <Box sx={{ display: 'flex', justifyContent: 'flex-end', minHeight: 24, mt: -0.5 }}>
         <Button
-          disabled={soften === 0}
+          disabled={kept === 0}
           onClick={() => {
             onChange(withField(move, { soften: 0 }), true);
           }}
