@@ -9,11 +9,11 @@ use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Model\Families;
 use Tovrin\Core\Move\ActsOnPots;
 use Tovrin\Core\Move\Anchored;
-use Tovrin\Core\Move\Carry;
 use Tovrin\Core\Move\Fitting;
 use Tovrin\Core\Move\LongLists;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Move\PotCarries;
 use Tovrin\Core\Move\PotShares;
 use Tovrin\Core\Move\Setting;
 
@@ -22,7 +22,7 @@ use Tovrin\Core\Move\Setting;
  *
  * With shares s_k(x) of the moved pots and T_k carrying the middle of pot k to its target, a colour x becomes
  * x + Σ s_k(x)·(T_k(x) − x) in OKLab: exact at a pot's middle, nothing where no moved pot holds anything, and within a pot its
- * light and shade stay in their order, since T_k shifts lightness and keeps it where it only turns and scales.
+ * light and shade stay in their order. T_k is paint, or a tint: as in Recolour.
  */
 final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
 {
@@ -32,22 +32,25 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
     /** The further a pot is carried, the softer its edge: of a distance carried, this much. Keeps the stretch within some 5. */
     private const SOFT = 0.4;
     private const SOFTEST = 0.08;
-    /** Rounds of making the middles of pots that share colours come out exactly. */
-    private const ROUNDS = 24;
+    /** And paint, which changes colours more away from the middle, by this much softer still. */
+    private const SOFTER = 1.1;
 
-    /** @param list<array{0: float, 1: float, 2: float}|null> $targets OKLab, by pot; null leaves it */
-    public function __construct(public PhotoPots $photo, public array $targets)
+    /**
+     * @param list<array{0: float, 1: float, 2: float}|null> $targets OKLab, by pot; null leaves it
+     * @param string                                         $method  Recolour::PAINT or Recolour::TINT
+     */
+    public function __construct(public PhotoPots $photo, public array $targets, public string $method = Recolour::TINT)
     {
     }
 
     /**
-     * At rest, for a photo.
+     * At rest, for a photo; what is moved in it is painted.
      *
      * @param list<string> $names of its families
      */
     public static function for(Families $families, array $names): self
     {
-        return new self(PhotoPots::of($families, $names), array_map(static fn (): null => null, $families->groups));
+        return new self(PhotoPots::of($families, $names), array_map(static fn (): null => null, $families->groups), Recolour::PAINT);
     }
 
     public static function id(): string
@@ -67,7 +70,7 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
 
     public static function paramsSchema(): array
     {
-        return Setting::group('Palette', PhotoPots::settings([
+        return Setting::group('Palette', ['method' => Recolour::methodSetting()] + PhotoPots::settings([
             'to' => ['description' => 'The colour its middle is to have; null leaves it.', 'anyOf' => [PhotoPots::colourSetting('A colour.'), ['type' => 'null']], 'default' => null],
         ]));
     }
@@ -83,12 +86,12 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
         /** @var list<array{to?: array{lightness: int|float, chroma: int|float, hue: int|float}|null}> $pots */
         $pots = $values['pots'] ?? [];
 
-        return new self(PhotoPots::read($values, $params->tables), array_map(static fn (array $pot): ?array => isset($pot['to']) ? PhotoPots::lab($pot['to']) : null, $pots));
+        return new self(PhotoPots::read($values, $params->tables), array_map(static fn (array $pot): ?array => isset($pot['to']) ? PhotoPots::lab($pot['to']) : null, $pots), $params->choice('method', Recolour::TINT));
     }
 
     public function params(): array
     {
-        return $this->photo->data(array_map(static fn (?array $to): array => null === $to ? [] : ['to' => PhotoPots::colour($to)], $this->targets));
+        return Params::away(['method' => $this->method], self::paramsSchema()) + $this->photo->data(array_map(static fn (?array $to): array => null === $to ? [] : ['to' => PhotoPots::colour($to)], $this->targets));
     }
 
     public static function space(): string
@@ -121,25 +124,21 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
         foreach ($moved as $pot) {
             $far = max($far, self::distance($anchors->at($pot), $this->targets[$pot] ?? $anchors->at($pot)));
         }
-        $over = min(self::SOFTEST, self::SOFT * $far);
-        $carries = $this->carries($moved, $anchors, PotShares::of($this->photo, $moved, $anchorsRead, $anchorsRead, $over));
-        $light = $lightTo = $colours->a;
-        $green = $greenTo = $colours->b;
-        $blue = $blueTo = $colours->c;
-        $n = \count($light);
-        foreach (PotShares::of($this->photo, $moved, $read, $anchorsRead, $over) as $pot => $share) {
-            $carry = $carries[$pot];
-            [$lift, $turnA, $turnB, $offsetA, $offsetB] = [$carry->lift, $carry->turnA - 1.0, $carry->turnB, $carry->offsetA, $carry->offsetB];
-            for ($i = 0; $i < $n; ++$i) {
-                $s = $share[$i];
-                if (0.0 === $s) {
-                    continue;
-                }
-                $a = $green[$i];
-                $b = $blue[$i];
-                $lightTo[$i] += $s * $lift;
-                $greenTo[$i] += $s * ($turnA * $a - $turnB * $b + $offsetA);
-                $blueTo[$i] += $s * ($turnB * $a + $turnA * $b + $offsetB);
+        $over = (Recolour::PAINT === $this->method ? self::SOFTER : 1.0) * min(self::SOFTEST, self::SOFT * $far);
+        $shares = PotShares::of($this->photo, $moved, $anchorsRead, $anchorsRead, $over);
+        $targets = array_filter($this->targets);
+        $carries = Recolour::PAINT === $this->method ? PotCarries::painted($targets, $anchors, $shares) : PotCarries::tinted($targets, $anchors, $shares);
+        [$light, $green, $blue] = [$colours->a, $colours->b, $colours->c];
+        [$lightTo, $greenTo, $blueTo] = [$light, $green, $blue];
+        foreach (PotShares::of($this->photo, $moved, $read, $anchorsRead, $over) as $pot => $shares) {
+            $held = array_filter($shares, static fn (float $share): bool => 0.0 !== $share);
+            $carried = $carries[$pot](new ColourBlock(OkLab::class, array_values(array_intersect_key($light, $held)), array_values(array_intersect_key($green, $held)), array_values(array_intersect_key($blue, $held))));
+            [$as, $bs, $cs, $at] = [$carried->a, $carried->b, $carried->c, 0];
+            foreach ($held as $i => $share) {
+                $lightTo[$i] += $share * ($as[$at] - $light[$i]);
+                $greenTo[$i] += $share * ($bs[$at] - $green[$i]);
+                $blueTo[$i] += $share * ($cs[$at] - $blue[$i]);
+                ++$at;
             }
         }
 
@@ -155,7 +154,7 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
             $targets[] = null === $to ? null : [max(0.0, min(1.0, $to[0] + $photo->middles[$pot][0] - $this->photo->middles[$pot][0])), $to[1], $to[2]];
         }
 
-        return new self($photo, $targets);
+        return new self($photo, $targets, $this->method);
     }
 
     /**
@@ -187,46 +186,6 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
     public function changedPots(): array
     {
         return array_keys(array_filter($this->targets, static fn (?array $to): bool => null !== $to));
-    }
-
-    /**
-     * How each moved pot is carried, so that the middles come out exactly at their targets even where moved pots share colours.
-     *
-     * @param list<int>               $moved
-     * @param ColourBlock             $anchors OKLab
-     * @param array<int, array<int, float>> $shares  of the anchors
-     *
-     * @return array<int, Carry>
-     */
-    private function carries(array $moved, ColourBlock $anchors, array $shares): array
-    {
-        $aims = $carries = [];
-        foreach ($moved as $pot) {
-            $aims[$pot] = $this->targets[$pot] ?? $anchors->at($pot);
-        }
-        for ($round = 0; $round < self::ROUNDS; ++$round) {
-            foreach ($aims as $pot => $aim) {
-                $carries[$pot] = Carry::between(ColourBlock::of(OkLab::class, [$anchors->at($pot), $aim]));
-            }
-            $off = 0.0;
-            foreach ($moved as $pot) {
-                [$l, $a, $b] = $come = $anchors->at($pot);
-                foreach ($carries as $other => $carry) {
-                    $s = $shares[$other][$pot];
-                    $come[0] += $s * $carry->lift;
-                    $come[1] += $s * (($carry->turnA - 1.0) * $a - $carry->turnB * $b + $carry->offsetA);
-                    $come[2] += $s * ($carry->turnB * $a + ($carry->turnA - 1.0) * $b + $carry->offsetB);
-                }
-                $to = $this->targets[$pot] ?? $come;
-                $off = max($off, self::distance($come, $to));
-                $aims[$pot] = [$aims[$pot][0] + $to[0] - $come[0], $aims[$pot][1] + $to[1] - $come[1], $aims[$pot][2] + $to[2] - $come[2]];
-            }
-            if ($off < 1e-5) {
-                break;
-            }
-        }
-
-        return $carries;
     }
 
     /**

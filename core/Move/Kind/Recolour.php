@@ -63,7 +63,7 @@ final readonly class Recolour implements UnderLight
     public static function paramsSchema(): array
     {
         return Setting::group('Recolour', [
-            'method' => Setting::choice('As', 'Paint: as if the thing had been painted so; its shade follows, its gloss keeps the colour of the light. Tint: hue is turned, saturation scaled and lightness shifted, for colours that are not a thing’s own, such as light or skies.', [self::TINT, self::PAINT]),
+            'method' => self::methodSetting(),
             'anchor' => Setting::colour('From', 'The colour of the photo that is to change.'),
             'target' => Setting::colour('To', 'The colour it is to become.'),
             'hue' => Setting::slider('Hue', 'How far hue goes to the target.', 0, 100, '%', 100),
@@ -71,6 +71,12 @@ final readonly class Recolour implements UnderLight
             'lightness' => Setting::slider('Lightness', 'How far lightness goes to the target.', 0, 100, '%', 100),
             'keepTone' => Setting::flag('Keep tone', 'Leaves lightness as it is, so that light and shade stay exactly.', false),
         ]);
+    }
+
+    /** @return array<string, mixed> */
+    public static function methodSetting(): array
+    {
+        return Setting::choice('As', 'Paint: as if the thing had been painted so; its shade follows, its gloss keeps the colour of the light. Tint: hue is turned, saturation scaled and lightness shifted, for colours that are not a thing’s own, such as light or skies.', [self::TINT, self::PAINT]);
     }
 
     public static function fromParams(Params $params): self

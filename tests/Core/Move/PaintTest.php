@@ -40,15 +40,12 @@ final class PaintTest extends TestCase
 
     public function testLightOfAnotherColourFallsOnTheNewPaintAsItDidOnTheOld(): void
     {
-        // Two paints in the same shade, lit by warm and by cool light, as a photo without gloss has them.
-        $warm = [0.34, 0.25, 0.17];
-        [$old, $new] = [[0.05, 0.16, 0.09], [0.42, 0.1, 0.06]];
-        $photo = static fn (array $paint, array $light): array => Shoulder::done(array_map(static fn (float $p, float $l): float => $p * $l, $paint, $light));
-        $even = [1.0, 1.0, 1.0];
-        $painted = Paint::between($photo($old, $even), $photo($new, $even))->apply(ColourBlock::of(LinearSrgb::class, [$photo($old, $warm)]))->in(Srgb::class)->at(0);
-        $truth = ColourBlock::of(LinearSrgb::class, [$photo($new, $warm)])->in(Srgb::class)->at(0);
-        $turned = (new Recolour(self::hex($photo($old, $even)), self::hex($photo($new, $even))))->apply(ColourBlock::of(LinearSrgb::class, [$photo($old, $warm)])->in(OkLab::class))->in(Srgb::class)->at(0);
-        $far = static fn (array $one): float => DeltaE2000::between(ColourBlock::of(Srgb::class, [$truth])->in(LabD50::class), ColourBlock::of(Srgb::class, [$one])->in(LabD50::class))[0];
+        // Two paints in the same shade, lit by warm light, as a photo without gloss has them.
+        [$old, $new, $even, $warm] = [[0.05, 0.16, 0.09], [0.42, 0.1, 0.06], [1.0, 1.0, 1.0], [0.34, 0.25, 0.17]];
+        $painted = Paint::between(self::photo($old, $even), self::photo($new, $even))->apply(ColourBlock::of(LinearSrgb::class, [self::photo($old, $warm)]));
+        $turned = (new Recolour(self::hex(self::photo($old, $even)), self::hex(self::photo($new, $even))))->apply(ColourBlock::of(LinearSrgb::class, [self::photo($old, $warm)])->in(OkLab::class));
+        $truth = ColourBlock::of(LinearSrgb::class, [self::photo($new, $warm)])->in(LabD50::class);
+        $far = static fn (ColourBlock $one): float => DeltaE2000::between($truth, $one->in(LabD50::class))[0];
         self::assertLessThan(0.75 * $far($turned), $far($painted));
     }
 
@@ -115,7 +112,7 @@ final class PaintTest extends TestCase
     public function testShadeAndGlossAreThoseOfTheNewPaint(): void
     {
         $scene = static fn (string $hex): array => Shoulder::undone(ColourBlock::of(Srgb::class, [Hex::parse($hex)])->in(LinearSrgb::class)->at(0));
-        $photo = static fn (string $hex, float $shade, float $gloss): array => ColourBlock::of(LinearSrgb::class, [Shoulder::done(array_map(static fn (float $v): float => $shade * $v + $gloss, $scene($hex)))])->in(Srgb::class)->at(0);
+        $photo = static fn (string $hex, float $shade, float $gloss): array => ColourBlock::of(LinearSrgb::class, [self::photo($scene($hex), [$shade, $shade, $shade], $gloss)])->in(Srgb::class)->at(0);
         foreach (['#1c4f8e', '#e0b428', '#f1efe9', '#2a2320'] as $target) {
             foreach ([[0.12, 0.0], [0.4, 0.02], [0.9, 0.08], [1.1, 0.0]] as [$shade, $gloss]) {
                 self::assertLessThan(0.5, DeltaE2000::between(...array_map(static fn (array $one): ColourBlock => ColourBlock::of(Srgb::class, [$one])->in(LabD50::class), [$photo($target, $shade, $gloss), self::painted('#a8243c', $target, $photo('#a8243c', $shade, $gloss))]))[0], "$target, shade $shade, gloss $gloss");
@@ -159,6 +156,21 @@ final class PaintTest extends TestCase
     private static function painted(string $from, string $to, array $colour): array
     {
         return (new Recolour($from, $to, method: Recolour::PAINT))->apply(ColourBlock::of(Srgb::class, [[$colour[0], $colour[1], $colour[2]]])->in(OkLab::class))->in(Srgb::class)->at(0);
+    }
+
+    /**
+     * What a photo shows of paint in some light, with gloss on it.
+     *
+     * @param array<int, float>                   $paint
+     * @param array{0: float, 1: float, 2: float} $light
+     *
+     * @return array{0: float, 1: float, 2: float} linear sRGB
+     */
+    private static function photo(array $paint, array $light, float $gloss = 0.0): array
+    {
+        $shown = Shoulder::done([$paint[0] * $light[0] + $gloss, $paint[1] * $light[1] + $gloss, $paint[2] * $light[2] + $gloss]);
+
+        return [$shown[0], $shown[1], $shown[2]];
     }
 
     /** @param array<int, float> $linear */

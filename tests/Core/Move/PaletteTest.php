@@ -8,6 +8,7 @@ use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\DeltaE2000;
+use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\FormatError;
@@ -19,6 +20,7 @@ use Tovrin\Core\Model\Families;
 use Tovrin\Core\Model\Gaussian;
 use Tovrin\Core\Model\Mixture;
 use Tovrin\Core\Move\Kind\Palette;
+use Tovrin\Core\Move\Kind\Recolour;
 use Tovrin\Core\Move\Kind\Shift;
 use Tovrin\Core\Move\Params;
 use Tovrin\Tests\Core\Looks;
@@ -30,13 +32,41 @@ final class PaletteTest extends TestCase
     public function testMovedMiddlesLandOnTheirTargetsAlsoWherePotsShareColours(): void
     {
         // The second and third lie so close that each holds some of the other's middle.
-        $palette = self::palette([null, [0.5, 0.1, 0.05], [0.62, -0.03, 0.09], [0.45, -0.05, -0.11]]);
-        $after = $palette->apply($palette->anchors());
-        foreach ($palette->targets as $pot => $to) {
-            if (null !== $to) {
-                self::assertLessThan(0.5, self::difference($to, $after->at($pot)), "pot $pot");
+        foreach ([Recolour::TINT, Recolour::PAINT] as $method) {
+            $palette = self::palette([null, [0.5, 0.1, 0.05], [0.62, -0.03, 0.09], [0.45, -0.05, -0.11]], $method);
+            $after = $palette->apply($palette->anchors());
+            foreach ($palette->targets as $pot => $to) {
+                if (null !== $to) {
+                    self::assertLessThan(0.5, self::difference($to, $after->at($pot)), "$method, pot $pot");
+                }
             }
         }
+    }
+
+    public function testAPotIsPaintedAsAReachIs(): void
+    {
+        $target = [0.8, 0.01, 0.13];
+        $palette = self::palette([null, null, null, $target], Recolour::PAINT);
+        $middle = $palette->photo->middles[3];
+        $shades = ColourBlock::of(OkLab::class, array_map(static fn (int $i): array => [$middle[0] + 0.004 * $i, $middle[1] - 0.0005 * $i, $middle[2]], range(-8, 8)));
+        $held = $palette->photo->families?->weights(3, $shades) ?? [];
+        self::assertGreaterThan(0.999, min([1.0, ...$held]), 'all of these are wholly of that pot');
+        $pair = ColourBlock::of(OkLab::class, [$middle, $target])->in(Srgb::class);
+        [$one, $other] = [$palette->apply($shades), (new Recolour(Hex::format(...$pair->at(0)), Hex::format(...$pair->at(1)), method: Recolour::PAINT))->apply($shades)];
+        foreach (range(0, 16) as $i) {
+            // Apart by what the rounding to hex makes.
+            self::assertLessThan(0.5, self::difference($one->at($i), $other->at($i)));
+        }
+        self::assertGreaterThan(1.0, self::difference($one->at(0), self::palette([null, null, null, $target])->apply($shades)->at(0)), 'and not as a tint');
+    }
+
+    public function testAFileThatSaysNoMethodMeansATintAndANewOneIsPainted(): void
+    {
+        $palette = self::palette([null, null, null, [0.5, 0.13, 0.03]]);
+        self::assertSame(Recolour::TINT, Palette::fromParams(new Params(array_diff_key($palette->params(), ['method' => 0])))->method);
+        self::assertSame(Recolour::PAINT, Palette::for($palette->photo->families ?? self::fail(), $palette->photo->names)->method);
+        $painted = self::palette([null, null, null, [0.5, 0.13, 0.03]], Recolour::PAINT);
+        self::assertSame(Recolour::PAINT, Palette::fromParams(new Params($painted->params()))->method);
     }
 
     public function testTheyLandThereWhateverTheMovesAboveHaveDone(): void
@@ -97,7 +127,6 @@ final class PaletteTest extends TestCase
     /** No two colours closer than 0.01 end more than 5 times as far apart; measured on demo photos: 99 % below 3, at most 4.5. */
     public function testItIsSmooth(): void
     {
-        $palette = self::palette([null, [0.5, 0.13, 0.03], null, [0.38, 0.02, -0.12]]);
         $from = $to = [];
         foreach (range(0, 30) as $i) {
             foreach (range(0, 30) as $j) {
@@ -107,7 +136,18 @@ final class PaletteTest extends TestCase
                 }
             }
         }
-        [$p, $q] = [$palette->apply(ColourBlock::of(OkLab::class, $from)), $palette->apply(ColourBlock::of(OkLab::class, $to))];
+        foreach ([Recolour::TINT, Recolour::PAINT] as $method) {
+            $palette = self::palette([null, [0.5, 0.13, 0.03], null, [0.38, 0.02, -0.12]], $method);
+            self::assertStretchOf($palette->apply(ColourBlock::of(OkLab::class, $from)), $palette->apply(ColourBlock::of(OkLab::class, $to)), $from, $to);
+        }
+    }
+
+    /**
+     * @param list<array{0: float, 1: float, 2: float}> $from
+     * @param list<array{0: float, 1: float, 2: float}> $to
+     */
+    private static function assertStretchOf(ColourBlock $p, ColourBlock $q, array $from, array $to): void
+    {
         $most = 0.0;
         foreach ($from as $i => $colour) {
             $apart = sqrt(($colour[0] - $to[$i][0]) ** 2 + ($colour[1] - $to[$i][1]) ** 2 + ($colour[2] - $to[$i][2]) ** 2);
@@ -155,12 +195,12 @@ final class PaletteTest extends TestCase
     }
 
     /** @param list<array{0: float, 1: float, 2: float}|null> $targets OKLab */
-    private static function palette(array $targets): Palette
+    private static function palette(array $targets, string $method = Recolour::TINT): Palette
     {
         $one = static fn (float $share, float $l, float $a, float $b): Gaussian => new Gaussian($share, [$l, 2.5 * $a, 2.5 * $b], [0.004, -0.0002, 0.0, 0.0006, 0.0, 0.0006]);
         $families = new Families(new ColourModel([new Mixture([$one(0.5, 0.8, 0.0, 0.01), $one(0.2, 0.55, 0.05, 0.1), $one(0.1, 0.6, 0.03, 0.12), $one(0.2, 0.4, -0.06, -0.02)])], [0.004, 0.002, 0.002]), [[0], [1], [2], [3]]);
 
-        return new Palette(Palette::for($families, ['plaster', 'ochre', 'straw', 'teal'])->photo, $targets);
+        return new Palette(Palette::for($families, ['plaster', 'ochre', 'straw', 'teal'])->photo, $targets, $method);
     }
 
     /**

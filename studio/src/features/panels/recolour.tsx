@@ -1,7 +1,8 @@
 import ArrowIcon from '@mui/icons-material/East';
-import { Box, Button, ToggleButton, ToggleButtonGroup, Tooltip, Typography } from '@mui/material';
+import { Box, Button, Typography } from '@mui/material';
 import { ColourField } from '../../ui/controls/ColourField';
 import { settingInfo } from '../../model/looks';
+import { MethodChoice } from './MethodChoice';
 import type { MovePanel, PanelProps } from './panel';
 import { around, plainestPot } from './samples';
 import { Flag, partsOf, Sliders, withParams } from './settings';
@@ -38,21 +39,7 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
       </Box>
       {field('anchor', anchor)}
       {field('target', target)}
-      <Tooltip title={settingInfo('recolour', 'method').help} placement="left">
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          aria-label="How it is recoloured"
-          value={move.params?.method ?? 'tint'}
-          onChange={(_, method: 'paint' | 'tint' | null) => {
-            if (method) onChange(withParams(move, { method }), true);
-          }}
-          sx={{ my: 0.5, width: '100%', '& .MuiToggleButton-root': { flex: 1, py: 0.25, textTransform: 'none' } }}
-        >
-          <ToggleButton value="paint">as paint</ToggleButton>
-          <ToggleButton value="tint">as a tint</ToggleButton>
-        </ToggleButtonGroup>
-      </Tooltip>
+      <MethodChoice move={move} onChange={onChange} />
       {anchor === null && middle && move.reach && (
         <Button
           onClick={() => {

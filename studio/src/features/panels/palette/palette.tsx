@@ -7,6 +7,7 @@ import { ColourField } from '../../../ui/controls/ColourField';
 import { ValueSlider } from '../../../ui/controls/ValueSlider';
 import { greys } from '../../../theme';
 import { fitButton } from '../fitted';
+import { MethodChoice } from '../MethodChoice';
 import type { MovePanel, PanelProps } from '../panel';
 import { around, plainestPot } from '../samples';
 import { alone } from '../useDrawing';
@@ -93,6 +94,7 @@ function Controls(props: PanelProps<'palette'>) {
           </Box>
         ))}
       </Box>
+      <MethodChoice move={move} onChange={onChange} />
       {fitButton(props)}
     </Box>
   );
