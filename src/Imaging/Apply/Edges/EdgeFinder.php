@@ -31,28 +31,16 @@ final class EdgeFinder
     private const SIDE = 1400;
     /** Scales, each half as fine as the one before. */
     private const SCALES = 4;
-    /**
-     * Share of the way from side to side that is still to come at the next scale. An edge out of focus has half of it there, as it is twice as far
-     * from the line; a sharp one has nearly all behind it at once, even where shade or a reflection beside it change the colours too.
-     */
-    private const GOES_ON = [0.2, 0.4];
-    /** Of linear light: IEC 61966-2-1. */
-    private const LUMINANCE = [0.2126, 0.7152, 0.0722];
     /** Difference of the two colours, in levels of 8 bits, from which on they can be told apart; in full. */
     private const APART = [8.0, 20.0];
-    /** Pixels around that a line speaks for. */
-    private const AROUND = 3;
     /** Halvings to the blocks that are looked through for what is reached, mean weight of one that has some, and blocks around that are taken along. */
     private const BLOCK = 4;
     private const SOME = 0.01;
     private const MARGIN = 4;
     /** Sureness up to which a pixel is left whole. */
     private const UNSURE = 0.3;
-    /** A line speaks in full where its sureness is this part of 1 in the mean of what lies around. */
-    private const CLEAR = 10.0;
     /** Pixels that a picture has at least each way. */
     private const LEAST = 8;
-    private const HAIR = 1e-6;
 
     /** @param Pixels $picture the photo as it is looked at: sRGB, 8 bits, opaque */
     public static function of(Grade $grade, Pixels $picture): EdgePictures
@@ -192,13 +180,7 @@ final class EdgeFinder
      */
     private static function line(array $linear, array $weights): VipsImage
     {
-        $found = null;
-        \assert(\count($linear) > 1);
-        for ($i = \count($linear) - 2; $i >= 0; --$i) {
-            $scale = EdgeScale::of($linear[$i + 1], $weights[$i]);
-            $own = $scale->inside->join($scale->outside, $scale->near)->inMemory();
-            $found = null === $found ? $own : self::together($own, $found->enlarged($own->width(), $own->height())->inMemory())->inMemory();
-        }
+        $found = AcrossScales::found($linear, $weights);
         $found = Gloss::within($found, $linear[1], $weights)->inMemory();
         $curves = new CurveTables(StandardRgb::encoding());
         [$inside, $outside] = [$curves->encoded($found->band(0, 3), 8)->inMemory(), $curves->encoded($found->band(3, 3), 8)->inMemory()];
@@ -211,36 +193,5 @@ final class EdgeFinder
         $sureness = $near->linear(255.0, 0.5)->cast(SampleFormat::Byte);
 
         return $inside->join($sureness, $outside, $sureness, $near->multiply($apart))->cast(SampleFormat::Float);
-    }
-
-    /**
-     * A finer scale, and a coarser one where colours go on changing away from the line.
-     *
-     * @param VipsImage $finer   inside, outside, near: seven bands
-     * @param VipsImage $coarser the same
-     */
-    private static function together(VipsImage $finer, VipsImage $coarser): VipsImage
-    {
-        $way = $coarser->band(0, 3)->subtract($coarser->band(3, 3))->inMemory();
-        $length = $way->dot($way)->linear(1.0, self::HAIR)->inMemory();
-        $along = static fn (VipsImage $from, VipsImage $to): VipsImage => $from->subtract($to)->dot($way)->divide($length);
-        // As bright as farther away: what is nearer may lie in shade, and that is no mixture.
-        $bright = static fn (VipsImage $image): VipsImage => $image->recombined([self::LUMINANCE])->linear(1.0, self::HAIR);
-        $ratio = static fn (int $first): VipsImage => $bright($coarser->band($first, 3))->divide($bright($finer->band($first, 3)))->inMemory();
-        [$within, $beyond] = [$ratio(0), $ratio(3)];
-        // What is brighter before something dark is no shade, but light of the thing.
-        $beyond = $beyond->above(1.0)->choosing($beyond, $beyond->linear(0.0, 1.0));
-        $inside = $along($coarser->band(0, 3), $finer->band(0, 3)->multiply($within))->unit();
-        $outside = $along($finer->band(3, 3)->multiply($beyond), $coarser->band(3, 3))->unit();
-        $goesOn = $inside->add($outside)->ramp(...self::GOES_ON);
-        // Only beside a line there is anything to go by; what lies farther from it takes after it.
-        $near = $finer->band(6);
-        $going = $goesOn->multiply($near)->cast(SampleFormat::Float)->inMemory();
-        $known = $near->boxed(self::AROUND)->inMemory();
-        $clear = $known->linear(self::CLEAR, 0.0)->unit();
-        $going = $going->boxed(self::AROUND)->divide($known->linear(1.0, self::HAIR));
-        $share = $clear->multiply($going->linear(1.0, -1.0))->linear(1.0, 1.0)->multiply($coarser->band(6)->above(self::HAIR)->asShare())->inMemory();
-
-        return $finer->add($coarser->subtract($finer)->multiply($share))->cast(SampleFormat::Float);
     }
 }
