@@ -12,6 +12,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Tovrin\App\Delivery\Rendering;
 use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Imaging\PictureError;
+use Tovrin\Core\Grade\Edges;
 
 #[AsCommand('cube', 'Writes a look as a .cube, an ICC device link or a Hald PNG')]
 final class CubeCommand extends Command
@@ -39,6 +40,9 @@ final class CubeCommand extends Command
             $size = Rendering::grade($grade, $target, $format, $lattice, static function (): void {}, true === $input->getOption('colour-part'));
         } catch (PictureError $e) {
             throw new UsageError($e->getMessage().(null === $grade->placed() ? '' : ' (--colour-part)'), 0, $e);
+        }
+        if (Edges::Unmixed === $grade->edges) {
+            $output->writeln('It holds colours alone: the edges that the look unmixes stay mixed wherever it is applied.');
         }
         $output->writeln(\sprintf('Wrote %s (%d × %d × %d%s)', $target, $size, $size, $size, $size === $lattice ? '' : ', the next size a Hald can hold'));
 

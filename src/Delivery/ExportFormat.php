@@ -64,9 +64,9 @@ enum ExportFormat: string
             self::MatteTiff => 'The same as TIFFs.',
             self::TonePlate => 'The strongest channel of the finished photo alone.',
             self::ColourPlate => 'The finished photo divided by its tone plate.',
-            self::Cube => 'The grade itself, for programs that take a 3-D LUT.',
-            self::Icc => 'The grade itself, for colour management.',
-            self::Hald => 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.',
+            self::Cube => 'The grade itself, for programs that take a 3-D LUT. It holds colours alone: edges stay as mixed as they are.',
+            self::Icc => 'The grade itself, for colour management. It holds colours alone: edges stay as mixed as they are.',
+            self::Hald => 'The grade itself as an image, for batch tools; fineness is rounded up to a square number. It holds colours alone: edges stay as mixed as they are.',
             default => FileFormats::named($this->value)::help(),
         };
     }
