@@ -43,7 +43,7 @@ final class KilledWorkerTest extends ApiTestCase
         self::assertCount(2 * self::PHOTOS, $names, 'each once, and nothing unfinished');
         foreach ($names as $name) {
             if (str_ends_with($name, '.cube')) {
-                self::assertSame(33 ** 3 + 4, \count((array) file("$folder/$name")), "$name is whole");
+                self::assertSame(33 ** 3 + 5, \count((array) file("$folder/$name")), "$name is whole");
             } else {
                 self::assertSame(128, Pictures::pixel("$folder/$name", 10, 50)[0], "$name is whole");
             }
