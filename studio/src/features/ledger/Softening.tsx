@@ -12,7 +12,7 @@ const THOUSANDTHS = 1000;
 
 /** How far the edge of what a move reaches is smoothed, in pixels of the photo at hand; kept is what is the same for every size of it. */
 export function Softening({ move, photo, onChange }: Props) {
-  const side = Math.max(THOUSANDTHS, photo?.width ?? 0, photo?.height ?? 0);
+  const side = photo ? Math.max(photo.width, photo.height) : THOUSANDTHS;
   const kept = move.soften ?? 0;
   const pixels = Math.round((kept * side) / THOUSANDTHS);
   return (
