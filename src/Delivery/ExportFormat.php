@@ -59,16 +59,18 @@ enum ExportFormat: string
     /** What it is good for, in a sentence. */
     public function help(): string
     {
-        return match ($this) {
+        $help = match ($this) {
             self::Matte => 'Where each move with a reach or an area acts, as a grey PNG: white is fully.',
             self::MatteTiff => 'The same as TIFFs.',
             self::TonePlate => 'The strongest channel of the finished photo alone.',
             self::ColourPlate => 'The finished photo divided by its tone plate.',
-            self::Cube => 'The grade itself, for programs that take a 3-D LUT. It holds colours alone: edges stay as mixed as they are.',
-            self::Icc => 'The grade itself, for colour management. It holds colours alone: edges stay as mixed as they are.',
-            self::Hald => 'The grade itself as an image, for batch tools; fineness is rounded up to a square number. It holds colours alone: edges stay as mixed as they are.',
+            self::Cube => 'The grade itself, for programs that take a 3-D LUT.',
+            self::Icc => 'The grade itself, for colour management.',
+            self::Hald => 'The grade itself as an image, for batch tools; fineness is rounded up to a square number.',
             default => FileFormats::named($this->value)::help(),
         };
+
+        return $this->isGrade() ? $help.' It holds colours alone: edges stay as mixed as they are.' : $help;
     }
 
     /**

@@ -116,29 +116,38 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
 
     public function applyTo(ColourBlock $colours, ColourBlock $read, ColourBlock $anchors, ColourBlock $anchorsRead): ColourBlock
     {
-        $moved = $this->changedPots();
-        if ([] === $moved) {
+        $targets = array_filter($this->targets);
+        if ([] === $targets) {
             return $colours;
         }
         $far = 0.0;
-        foreach ($moved as $pot) {
-            $far = max($far, self::distance($anchors->at($pot), $this->targets[$pot] ?? $anchors->at($pot)));
+        foreach ($targets as $pot => $to) {
+            $far = max($far, self::distance($anchors->at($pot), $to));
         }
-        $over = (Recolour::PAINT === $this->method ? self::SOFTER : 1.0) * min(self::SOFTEST, self::SOFT * $far);
-        $shares = PotShares::of($this->photo, $moved, $anchorsRead, $anchorsRead, $over);
-        $targets = array_filter($this->targets);
-        $carries = Recolour::PAINT === $this->method ? PotCarries::painted($targets, $anchors, $shares) : PotCarries::tinted($targets, $anchors, $shares);
+        $painted = Recolour::PAINT === $this->method;
+        $over = ($painted ? self::SOFTER : 1.0) * min(self::SOFTEST, self::SOFT * $far);
+        $sharesOf = fn (ColourBlock $read): array => PotShares::of($this->photo, array_keys($targets), $read, $anchorsRead, $over);
+        $carries = $painted ? PotCarries::painted($targets, $anchors, $sharesOf($anchorsRead)) : PotCarries::tinted($targets, $anchors, $sharesOf($anchorsRead));
         [$light, $green, $blue] = [$colours->a, $colours->b, $colours->c];
         [$lightTo, $greenTo, $blueTo] = [$light, $green, $blue];
-        foreach (PotShares::of($this->photo, $moved, $read, $anchorsRead, $over) as $pot => $shares) {
-            $held = array_filter($shares, static fn (float $share): bool => 0.0 !== $share);
-            $carried = $carries[$pot](new ColourBlock(OkLab::class, array_values(array_intersect_key($light, $held)), array_values(array_intersect_key($green, $held)), array_values(array_intersect_key($blue, $held))));
-            [$as, $bs, $cs, $at] = [$carried->a, $carried->b, $carried->c, 0];
-            foreach ($held as $i => $share) {
-                $lightTo[$i] += $share * ($as[$at] - $light[$i]);
-                $greenTo[$i] += $share * ($bs[$at] - $green[$i]);
-                $blueTo[$i] += $share * ($cs[$at] - $blue[$i]);
-                ++$at;
+        foreach ($sharesOf($read) as $pot => $shares) {
+            // Most colours are no pot's that is moved.
+            $held = $as = $bs = $cs = [];
+            foreach ($shares as $i => $share) {
+                if (0.0 !== $share) {
+                    $held[] = $i;
+                    $as[] = $light[$i];
+                    $bs[] = $green[$i];
+                    $cs[] = $blue[$i];
+                }
+            }
+            $carried = $carries[$pot](new ColourBlock(OkLab::class, $as, $bs, $cs));
+            [$asTo, $bsTo, $csTo] = [$carried->a, $carried->b, $carried->c];
+            foreach ($held as $at => $i) {
+                $share = $shares[$i];
+                $lightTo[$i] += $share * ($asTo[$at] - $as[$at]);
+                $greenTo[$i] += $share * ($bsTo[$at] - $bs[$at]);
+                $blueTo[$i] += $share * ($csTo[$at] - $cs[$at]);
             }
         }
 
@@ -185,7 +194,7 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
 
     public function changedPots(): array
     {
-        return array_keys(array_filter($this->targets, static fn (?array $to): bool => null !== $to));
+        return array_keys(array_filter($this->targets));
     }
 
     /**

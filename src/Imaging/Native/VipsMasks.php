@@ -50,6 +50,18 @@ trait VipsMasks
         return self::run('ifthenelse', [$this, $then, $otherwise, self::OUT]);
     }
 
+    /** The larger of two values, band by band. */
+    public function larger(self $other): self
+    {
+        return $this->subtract($other)->above(0.0)->choosing($this, $other);
+    }
+
+    /** The smaller of two values, band by band. */
+    public function smaller(self $other): self
+    {
+        return $this->subtract($other)->above(0.0)->choosing($other, $this);
+    }
+
     /**
      * 255 where all of a square around is, 0 elsewhere, of an image of 0 and 255. What lies beyond the image counts as what is nearest.
      *

@@ -61,7 +61,6 @@ export class PhotoLayers {
     gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MIN_FILTER, reduces ? gl.LINEAR_MIPMAP_LINEAR : gl.LINEAR);
     // Enlarged, the photo shows its pixels as they are: that is what one zooms in for.
     gl.texParameteri(gl.TEXTURE_2D, gl.TEXTURE_MAG_FILTER, gl.NEAREST);
-    gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false);
     gl.pixelStorei(gl.UNPACK_COLORSPACE_CONVERSION_WEBGL, gl.NONE);
     gl.texImage2D(gl.TEXTURE_2D, 0, gl.RGBA8, gl.RGBA, gl.UNSIGNED_BYTE, picture);
     if (reduces) gl.generateMipmap(gl.TEXTURE_2D);

@@ -89,7 +89,6 @@ export class PhotoRenderer {
     gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MIN_FILTER, filter);
     gl.texParameteri(gl.TEXTURE_3D, gl.TEXTURE_MAG_FILTER, filter);
     for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, side, gl.CLAMP_TO_EDGE);
-    gl.pixelStorei(gl.UNPACK_FLIP_Y_WEBGL, false);
     gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size * cubes, 0, gl.RGBA, gl.FLOAT, nodes);
     this.soften();
   }
@@ -142,9 +141,7 @@ export class PhotoRenderer {
   /** One view of the photo, on a part of the canvas. */
   private drawPart(place: Rect, shown: Shown, within: Rect): void {
     const gl = this.gl;
-    const { settled } = this.compiled;
-    // For drafts the texture unit interpolates by itself, where it can do so with floats.
-    const drawn: Drawn = { shown, how: settled || !this.interpolates ? 'tetrahedral' : 'trilinear', planes: showsSource(shown) ? 0 : this.planes.count, edged: false, lit: this.lit };
+    const drawn = this.drawnFor(shown);
     for (const { texture, covers, on } of this.layers.seen(place, within)) {
       this.only(on);
       const at = this.use(drawn, place, texture, covers);
@@ -156,6 +153,14 @@ export class PhotoRenderer {
       this.edges.bind(edged);
       this.edges.draw();
     }
+  }
+
+  /** The fewest different shaders: the source is the same whatever the grade, and what is lit up is lit up on one of two. */
+  private drawnFor(shown: Shown): Drawn {
+    const ofSource = showsSource(shown);
+    // For drafts the texture unit interpolates by itself, where it can do so with floats.
+    const quick = !ofSource && !this.compiled.settled && this.interpolates;
+    return { shown: !this.lit ? shown : ofSource ? 'source' : 'result', how: quick ? 'trilinear' : 'tetrahedral', planes: ofSource ? 0 : this.planes.count, edged: false, lit: this.lit };
   }
 
   private only({ left, top, width, height }: Rect): void {

@@ -178,5 +178,5 @@ float most(vec3 c) { return max(max(c.r, c.g), c.b); }
 void main() {
   vec3 rgb = texture(photo, at).rgb;
   ${showsSource(shown) ? '' : `vec4 result = ${edged ? 'mixed' : 'graded'}(rgb);`}
-  colour = vec4(${isLit ? `lit(rgb, ${showsSource(shown) ? 'rgb' : 'result.rgb'})` : SHOWN[shown]}, 1.0);
+  colour = vec4(${isLit ? `lit(rgb, ${SHOWN[shown]})` : SHOWN[shown]}, 1.0);
 }`;

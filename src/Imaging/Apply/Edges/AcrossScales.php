@@ -39,32 +39,42 @@ final class AcrossScales
      */
     public static function found(array $linear, array $weights): VipsImage
     {
-        $own = [];
+        $own = $known = [];
         for ($i = 0, $scales = \count($linear) - 1; $i < $scales; ++$i) {
             $scale = EdgeScale::of($linear[$i + 1], $weights[$i]);
             $own[] = $scale->inside->join($scale->outside, $scale->near)->inMemory();
+            $known[] = $own[$i]->band(6)->boxed(self::AROUND)->inMemory();
         }
         \assert([] !== $own);
         $unsharp = [];
         for ($i = 0; $i + 1 < \count($own); ++$i) {
-            $unsharp[] = self::unsharp($own[$i], $own[$i + 1], 0 === $i ? null : $unsharp[$i - 1]->halved());
+            $unsharp[] = self::unsharp($own[$i], $own[$i + 1], $known[$i], 0 === $i ? null : $unsharp[$i - 1]->halved());
         }
         $found = $own[\count($own) - 1];
         for ($i = \count($own) - 2; $i >= 0; --$i) {
-            $found = self::together($own[$i], self::enlarged($found, $own[$i]), $unsharp[$i])->inMemory();
+            $found = self::together($own[$i], self::enlarged($found, $own[$i]), $known[$i], $unsharp[$i])->inMemory();
         }
 
         return $found;
     }
 
-    /** Where edges are out of focus, 0 to 1, as two scales and all finer ones ($before) show. */
-    private static function unsharp(VipsImage $finer, VipsImage $coarser, ?VipsImage $before): VipsImage
+    /**
+     * Where edges are out of focus, 0 to 1, as two scales and all finer ones show.
+     *
+     * @param VipsImage      $known  how near lines are, in the mean of what lies around
+     * @param VipsImage|null $before what the finer ones show
+     */
+    private static function unsharp(VipsImage $finer, VipsImage $coarser, VipsImage $known, ?VipsImage $before): VipsImage
     {
-        $near = $finer->band(6);
-        $shows = self::toCome($finer, self::enlarged($coarser, $finer))->multiply($near)->cast(SampleFormat::Float)->inMemory();
-        $here = $shows->boxed(self::AROUND)->divide($near->boxed(self::AROUND)->linear(1.0, self::HAIR))->ramp(...self::UNSHARP)->cast(SampleFormat::Float)->inMemory();
+        $here = self::beside($finer, self::toCome($finer, self::enlarged($coarser, $finer)), $known)->ramp(...self::UNSHARP)->cast(SampleFormat::Float)->inMemory();
 
-        return null === $before ? $here : $here->subtract($before)->above(0.0)->choosing($here, $before)->inMemory();
+        return null === $before ? $here : $here->larger($before)->inMemory();
+    }
+
+    /** The mean of something beside lines, in which what lies nearer to one counts more. */
+    private static function beside(VipsImage $scale, VipsImage $value, VipsImage $known): VipsImage
+    {
+        return $value->multiply($scale->band(6))->cast(SampleFormat::Float)->inMemory()->boxed(self::AROUND)->divide($known->linear(1.0, self::HAIR));
     }
 
     private static function enlarged(VipsImage $image, VipsImage $to): VipsImage
@@ -95,18 +105,16 @@ final class AcrossScales
      *
      * @param VipsImage $finer   inside, outside, near: seven bands
      * @param VipsImage $coarser the same, of the same size
+     * @param VipsImage $known   how near lines are, in the mean of what lies around
      * @param VipsImage $unsharp where edges are known to be out of focus
      */
-    private static function together(VipsImage $finer, VipsImage $coarser, VipsImage $unsharp): VipsImage
+    private static function together(VipsImage $finer, VipsImage $coarser, VipsImage $known, VipsImage $unsharp): VipsImage
     {
         $toCome = self::toCome($finer, $coarser);
         [$any, $fine] = [$toCome->ramp(...self::GOES_ON)->inMemory(), $toCome->ramp(...self::GOES_ON_UNSHARP)->multiply($unsharp)->inMemory()];
-        $goesOn = $any->subtract($fine)->above(0.0)->choosing($any, $fine);
         // Only beside a line there is anything to go by; what lies farther from it takes after it.
-        $near = $finer->band(6);
-        $known = $near->boxed(self::AROUND)->inMemory();
+        $going = self::beside($finer, $any->larger($fine), $known);
         $clear = $known->linear(self::CLEAR, 0.0)->unit();
-        $going = $goesOn->multiply($near)->cast(SampleFormat::Float)->inMemory()->boxed(self::AROUND)->divide($known->linear(1.0, self::HAIR));
         $share = $clear->multiply($going->linear(1.0, -1.0))->linear(1.0, 1.0)->multiply($coarser->band(6)->above(self::HAIR)->asShare())->inMemory();
 
         return $finer->add($coarser->subtract($finer)->multiply($share))->cast(SampleFormat::Float);

@@ -51,7 +51,7 @@ final readonly class EdgeScale
         // What is too thin to have a core is one itself.
         $core = $core->or($caught->halved()->above(self::HALF)->and($core->dilated(self::THIN)->below(1.0)));
         [$inside, $outside] = [self::masked($linear, $core), self::masked($linear, $weight->below(self::FREE)->inMemory()->eroded(self::OUT)->halved()->above(self::WHOLE))];
-        $near = self::least($inside->band(3)->boxed(self::AROUND)->inMemory(), $outside->band(3)->boxed(self::AROUND)->inMemory())->linear(self::NEAR, 0.0);
+        $near = $inside->band(3)->boxed(self::AROUND)->inMemory()->smaller($outside->band(3)->boxed(self::AROUND)->inMemory())->linear(self::NEAR, 0.0);
         [$one, $other] = self::purer($linear, $inside, $outside);
 
         return new self($one->inMemory(), $other->inMemory(), $near->unit()->inMemory());
@@ -75,11 +75,6 @@ final readonly class EdgeScale
         };
 
         return [self::spread($inside->multiply($pure($share))->cast(SampleFormat::Float)->inMemory()), self::spread($outside->multiply($pure($share->linear(-1.0, 1.0)))->cast(SampleFormat::Float)->inMemory())];
-    }
-
-    private static function least(VipsImage $one, VipsImage $other): VipsImage
-    {
-        return $one->subtract($other)->above(0.0)->choosing($other, $one);
     }
 
     /** Colours where a mask is 255, black elsewhere. */
