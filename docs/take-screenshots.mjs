@@ -140,7 +140,7 @@ try {
     await stroke([0.66, 0.47], [0.71, 0.5]);
     await tool('Look');
     await addMove('Even out');
-    await page.getByRole('button', { name: 'Take the middle of what is reached' }).click();
+    await page.getByRole('button', { name: 'Use the average of what is reached' }).click();
     for (const [name, value] of [['Hue', '90'], ['Saturation', '80'], ['Lightness', '35']]) {
       await page.getByRole('textbox', { name: `${name}, number`, exact: true }).fill(value);
       await page.keyboard.press('Enter');

@@ -162,7 +162,7 @@ test('even out shows the spread before and after, and brings it down', async ({ 
   await studio.stroke([[0.66, 0.47], [0.71, 0.5]]);
   await studio.tool('Look');
   await studio.addMove('Even out');
-  await page.getByRole('button', { name: 'Take the middle of what is reached' }).click();
+  await page.getByRole('button', { name: 'Use the average of what is reached' }).click();
   for (const name of ['Hue', 'Saturation', 'Lightness']) {
     await studio.number(name).fill('100');
     await studio.number(name).press('Enter');

@@ -16,14 +16,30 @@ use Tovrin\Core\Tone\Smooth;
 /**
  * Pulls hue, chroma and lightness of what is reached towards one colour, each by 0…100 %, so that a
  * badly matched batch becomes one. Fades out towards neutral, where there is no hue to pull.
+ *
+ * Near: it also fades out towards what lies farther off, in hue, in chroma and in lightness, so gradually that no two colours that lie side by
+ * side are torn apart. All: it pulls whatever it reaches, and tears the hue opposite to the one it pulls to.
  */
 final readonly class EvenOut implements MoveKind
 {
-    /** OKLCh chroma below which the pull fades out: steeper, and neighbours would be torn apart. */
-    private const FADE_CHROMA = 0.04;
+    public const ALL = 'all';
+    public const NEAR = 'near';
 
-    /** @param string|null $anchor `#rrggbb`; null is at rest */
-    public function __construct(public ?string $anchor, public float $hue, public float $chroma, public float $lightness)
+    /** OKLCh chroma below which the pull of ALL fades out. */
+    private const FADE_CHROMA = 0.04;
+    /** The same of NEAR: at least this, and this share of the chroma that is pulled to. */
+    private const NEAR_FADE = 0.06;
+    private const NEAR_SHARE = 0.75;
+    /** Distances at which the pull of NEAR begins to fade and ends: degrees of hue, OKLCh chroma, lightness. */
+    private const HUES = [30.0, 180.0];
+    private const CHROMAS = [0.03, 0.28];
+    private const LIGHTS = [0.04, 0.25];
+
+    /**
+     * @param string|null $anchor `#rrggbb`; null is at rest
+     * @param string      $range  ALL or NEAR
+     */
+    public function __construct(public ?string $anchor, public float $hue, public float $chroma, public float $lightness, public string $range = self::ALL)
     {
     }
 
@@ -39,7 +55,7 @@ final readonly class EvenOut implements MoveKind
 
     public static function help(): string
     {
-        return 'Pulls what it reaches towards one colour, in hue, in saturation and in lightness apart. Give it a reach first.';
+        return 'Pulls what it reaches towards one colour, in hue, in saturation and in lightness apart.';
     }
 
     public static function paramsSchema(): array
@@ -49,12 +65,13 @@ final readonly class EvenOut implements MoveKind
             'hue' => Setting::slider('Hue', 'How far hues come together.', 0, 100),
             'chroma' => Setting::slider('Saturation', 'How far saturations come together.', 0, 100),
             'lightness' => Setting::slider('Lightness', 'How far light and shade come together; a lot of it flattens form.', 0, 100),
+            'range' => Setting::choice('Pulls', 'Near colours: the farther a colour is from the one it is pulled to, the less it moves, and nothing tears. All: everything it reaches is pulled alike, which tears opposite hues apart.', [self::ALL, self::NEAR]),
         ]);
     }
 
     public static function fromParams(Params $params): self
     {
-        return new self($params->colour('anchor'), $params->number('hue'), $params->number('chroma'), $params->number('lightness'));
+        return new self($params->colour('anchor'), $params->number('hue'), $params->number('chroma'), $params->number('lightness'), $params->choice('range', self::ALL));
     }
 
     public function params(): array
@@ -81,20 +98,37 @@ final readonly class EvenOut implements MoveKind
         $pullHue = $this->hue / 100.0;
         $pullChroma = $this->chroma / 100.0;
         $pullLight = $this->lightness / 100.0;
+        $near = self::NEAR === $this->range;
+        $fade = $near ? max(self::NEAR_FADE, self::NEAR_SHARE * $toChroma) : self::FADE_CHROMA;
         $light = $colours->a;
         $chroma = $colours->b;
         $hue = $colours->c;
         $n = \count($light);
         for ($i = 0; $i < $n; ++$i) {
             $c = $chroma[$i];
-            $w = $c < self::FADE_CHROMA ? Smooth::at($c / self::FADE_CHROMA) : 1.0;
+            $w = $c < $fade ? Smooth::at($c / $fade) : 1.0;
             $turn = $toHue - $hue[$i];
             $turn -= 360.0 * round($turn / 360.0);
+            $more = $toChroma - $c;
+            $lift = $toLight - $light[$i];
+            if ($near) {
+                $w *= self::nearness($turn, self::HUES);
+                $more *= self::nearness($more, self::CHROMAS);
+                $lift *= self::nearness($lift, self::LIGHTS);
+            }
             $hue[$i] += $w * $pullHue * $turn;
-            $chroma[$i] += $w * $pullChroma * ($toChroma - $c);
-            $light[$i] += $w * $pullLight * ($toLight - $light[$i]);
+            $chroma[$i] += $w * $pullChroma * $more;
+            $light[$i] += $w * $pullLight * $lift;
         }
 
         return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+    }
+
+    /** @param array{0: float, 1: float} $fading from where to where it goes from 1 to 0 */
+    private static function nearness(float $distance, array $fading): float
+    {
+        $past = (abs($distance) - $fading[0]) / ($fading[1] - $fading[0]);
+
+        return $past <= 0.0 ? 1.0 : Smooth::at(1.0 - $past);
     }
 }

@@ -79,7 +79,7 @@ export function newId(): string {
 }
 
 /** Settings that a new move begins with where these are not what a file without them means. */
-const BEGINNINGS: Partial<Record<MoveKind, object>> = { recolour: { method: 'paint' } };
+const BEGINNINGS: Partial<Record<MoveKind, object>> = { recolour: { method: 'paint' }, 'even-out': { range: 'near' } };
 
 export function newMove(kind: MoveKind): Move {
   return { id: newId(), kind, label: '', on: true, strength: 100, reads: 'source', reach: null, params: { ...BEGINNINGS[kind] } };

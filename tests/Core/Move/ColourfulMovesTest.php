@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\Core\Move;
 
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
@@ -18,6 +19,7 @@ use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Strain;
 use Tovrin\Core\Move\Kind\EvenOut;
 use Tovrin\Core\Move\Kind\Recolour;
 use Tovrin\Core\Move\Kind\Saturation;
@@ -124,7 +126,7 @@ final class ColourfulMovesTest extends TestCase
             $wanted[] = [$light, $lch->b[$i] * (1.0 + 0.8 * (1.0 - $share) ** 1.5 * (1.0 - 0.4 * $warm)), $lch->c[$i]];
         }
         $is = (new Saturation(0.0, 80.0, 0.0, 100.0, 0.0))->apply($lch);
-        self::assertLessThan(0.1, max(DeltaE2000::between($is, ColourBlock::of(OkLch::class, $wanted))));
+        self::assertLessThan(0.1, max([0.0, ...DeltaE2000::between($is, ColourBlock::of(OkLch::class, $wanted))]));
     }
 
     public function testDensityDarkensStrongColoursAndLeavesGreys(): void
@@ -238,6 +240,30 @@ final class ColourfulMovesTest extends TestCase
         self::assertSame(0.5, $l);
         self::assertEqualsWithDelta(0.07, $c, 5e-4);
         self::assertEqualsWithDelta(360.0, $h, 0.5);
+    }
+
+    /** @return iterable<string, array{float, float, float, float, float, float}> */
+    public static function evening(): iterable
+    {
+        foreach ([[0.6, 0.1, 60.0], [0.5, 0.06, 150.0], [0.4, 0.13, 30.0], [0.8, 0.03, 80.0], [0.45, 0.3, 264.0], [0.85, 0.17, 110.0], [0.3, 0.05, 200.0]] as $anchor) {
+            foreach ([[100.0, 0.0, 0.0], [0.0, 100.0, 0.0], [0.0, 0.0, 100.0], [100.0, 100.0, 100.0], [80.0, 60.0, 25.0]] as $pulls) {
+                yield implode(' ', [...$anchor, 'by', ...$pulls]) => [...$anchor, ...$pulls];
+            }
+        }
+    }
+
+    #[DataProvider('evening')]
+    public function testEvenOutTearsNoNeighboursApart(float $light, float $chroma, float $hue, float $byHue, float $byChroma, float $byLight): void
+    {
+        $anchor = Hex::format(...ColourBlock::one(OkLch::class, $light, $chroma, $hue)->in(Srgb::class)->at(0));
+        $move = new EvenOut($anchor, $byHue, $byChroma, $byLight, EvenOut::NEAR);
+        $opposite = array_map(static fn (int $i): array => [$light, $chroma, $hue + 170.0 + 0.1 * $i], range(0, 200));
+        $colours = ColourBlock::joined([ColourBlock::of(Srgb::class, Outside::spread())->in(OkLab::class), ColourBlock::of(OkLch::class, $opposite)->in(OkLab::class)]);
+        $strain = Strain::ofMap(static fn (ColourBlock $lab): ColourBlock => $move->apply($lab->in(OkLch::class)), $colours);
+        self::assertLessThan(3.0, max([0.0, ...$strain->stretch()]));
+        // And it does what it is there for: what is near comes together.
+        $near = $move->apply(ColourBlock::one(OkLch::class, $light + 0.03, $chroma + 0.02, $hue + 25.0))->at(0);
+        self::assertLessThanOrEqual(25.0 * (1.08 - $byHue / 100.0), abs($near[2] - $hue));
     }
 
     public function testTheWarmSideWarmsAndTheCoolSideCoolsApart(): void

@@ -3,9 +3,11 @@ import { ColourField } from '../../ui/controls/ColourField';
 import { settingInfo } from '../../model/looks';
 import type { MovePanel, PanelProps } from './panel';
 import { around, plainestPot } from './samples';
+import { SettingChoice } from './SettingChoice';
 import { partsOf, settingWords, Sliders, withParams } from './settings';
 
 const PULLS = ['hue', 'chroma', 'lightness'] as const;
+const RANGES = [['near', 'near colours'], ['all', 'all alike']] as const;
 
 function Controls({ move, onChange, pick, picking, readings, probeColours, photos }: PanelProps<'even-out'>) {
   const anchor = move.params?.anchor ?? null;
@@ -34,15 +36,11 @@ function Controls({ move, onChange, pick, picking, readings, probeColours, photo
             set(middle);
           }}
         >
-          Take the middle of what is reached
+          Use the average of what is reached
         </Button>
       )}
-      {!move.reach && (
-        <Typography variant="caption" component="p" sx={{ my: 0.5 }}>
-          Choose the batch on the photo first: without a reach everything is pulled together.
-        </Typography>
-      )}
       <Sliders move={move} names={PULLS} onChange={onChange} />
+      <SettingChoice move={move} name="range" label="Which colours it pulls" options={RANGES} onChange={onChange} />
       {spread && (
         <Box role="group" aria-label="Spread of what is reached" sx={{ mt: 0.75 }}>
           <Typography variant="caption" component="div">

@@ -2,7 +2,7 @@ import ArrowIcon from '@mui/icons-material/East';
 import { Box, Button, Typography } from '@mui/material';
 import { ColourField } from '../../ui/controls/ColourField';
 import { settingInfo } from '../../model/looks';
-import { MethodChoice } from './MethodChoice';
+import { MethodChoice } from './SettingChoice';
 import type { MovePanel, PanelProps } from './panel';
 import { around, plainestPot } from './samples';
 import { Flag, partsOf, Sliders, withParams } from './settings';

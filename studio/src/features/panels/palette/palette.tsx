@@ -7,7 +7,7 @@ import { ColourField } from '../../../ui/controls/ColourField';
 import { ValueSlider } from '../../../ui/controls/ValueSlider';
 import { greys } from '../../../theme';
 import { fitButton } from '../fitted';
-import { MethodChoice } from '../MethodChoice';
+import { MethodChoice } from '../SettingChoice';
 import type { MovePanel, PanelProps } from '../panel';
 import { around, plainestPot } from '../samples';
 import { alone } from '../useDrawing';
