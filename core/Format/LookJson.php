@@ -248,12 +248,12 @@ final class LookJson
                 $kinds[] = $kind;
             }
         }
-        /** @var array{invert?: bool, held?: list<array{colour: string, radius: float}>} $rest */
+        /** @var array{invert?: bool, widens?: bool, held?: list<array{colour: string, radius: float}>} $rest */
         $rest = $reach;
         foreach ($rest['held'] ?? [] as $colour) {
             $held[] = new HeldColour($colour['colour'], (float) $colour['radius']);
         }
 
-        return new Reach($kinds, $rest['invert'] ?? false, $held);
+        return new Reach($kinds, $rest['invert'] ?? false, $held, $rest['widens'] ?? false);
     }
 }

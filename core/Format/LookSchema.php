@@ -37,6 +37,7 @@ final class LookSchema
         ], ['colour', 'radius']);
         $definitions['reach'] = self::object('Reach', 'Which colours a move acts on: what all of its members let through; one that is null lets everything through.', $members + [
             'invert' => ['description' => 'Acts on everything else instead.', 'type' => 'boolean', 'default' => false],
+            'widens' => ['x-title' => 'Keep colours in order', 'description' => 'The soft edges of windows grow wider by themselves where the change across them would turn the order of hues or of light and dark round.', 'type' => 'boolean', 'default' => false],
             'held' => ['description' => 'Colours carved out of the reach.', 'type' => 'array', 'maxItems' => 64, 'default' => [], 'items' => ['$ref' => '#/$defs/heldColour']],
         ]);
         $definitions += AreaJson::definitions();

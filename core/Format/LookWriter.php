@@ -44,6 +44,7 @@ final class LookWriter
 
         return $members + [
             'invert' => $reach->invert,
+            'widens' => $reach->widens,
             'held' => array_map(static fn (HeldColour $held): array => ['colour' => $held->colour, 'radius' => $held->radius], $reach->held),
         ];
     }

@@ -11,6 +11,7 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Move\Anchored;
 use Tovrin\Core\Move\KnowsLight;
 use Tovrin\Core\Move\UnderLight;
+use Tovrin\Core\Reach\Reach;
 
 /** Colours on their way through the moves of a grade. */
 final class Run
@@ -26,6 +27,8 @@ final class Run
     private array $begins = [];
     /** @var array<int, Colours> */
     private array $anchors = [];
+    /** @var array<int, Reach|null> of the moves that are gone through, as they act */
+    private array $reaches = [];
 
     public function __construct(private readonly Grade $grade, private Colours $source, private ?PlaneValues $planes)
     {
@@ -33,6 +36,7 @@ final class Run
         $white = null;
         $told = 0;
         foreach ($grade->moves as $index => $move) {
+            $this->reaches[$index] = Unfolding::of($move)->reach;
             if (!$move->acts()) {
                 continue;
             }
@@ -60,7 +64,7 @@ final class Run
         if (!$acts && !$watched) {
             return;
         }
-        $weight = true === $this->planes?->replacesReach($index) ? null : $move->reach?->weights(ReadsFrom::Source === $move->reads ? $this->source : $this->running);
+        $weight = true === $this->planes?->replacesReach($index) ? null : $this->reaches[$index]?->weights(ReadsFrom::Source === $move->reads ? $this->source : $this->running);
         $weight = null === $this->planes ? $weight : $this->planes->weights($index, $weight);
         if ($watched) {
             $this->weights[$index] = $weight ?? array_fill(0, $this->source->count(), 1.0);
@@ -73,7 +77,7 @@ final class Run
         foreach ($this->come as $later => $colours) {
             if ($later > $index && $index >= $this->begins[$later]) {
                 // They are colours without a place: as if they lay within the area.
-                $weight = $move->reach?->weights(ReadsFrom::Source === $move->reads ? $this->anchors[$later] : $colours);
+                $weight = $this->reaches[$index]?->weights(ReadsFrom::Source === $move->reads ? $this->anchors[$later] : $colours);
                 $this->come[$later] = self::step($move, $this->anchors[$later], $colours, $weight, $own);
             }
         }

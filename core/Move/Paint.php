@@ -18,6 +18,8 @@ use Tovrin\Core\Tone\Smooth;
  * it is m + g·s/b with one m for all channels; what is left, such as the colour of shade, falls on the new paint as it did on the old, but
  * never more of it than there was. That is one matrix, in light as the scene had it (see Shoulder).
  *
+ * What has less than nothing of the body, as colours opposite to it have, is no part of the thing; the paint has nothing to fall on there.
+ *
  * A grey body cannot be told from its gloss: the nearer b is to s, the more each channel is scaled by its own ratio instead, without a jump.
  */
 final readonly class Paint
@@ -28,8 +30,12 @@ final readonly class Paint
     private const RATIO_MOST = 6.0;
     private const HAIR = 1e-6;
 
-    /** @param list<float> $matrix in linear sRGB, of the scene's light, row by row */
-    private function __construct(public array $matrix)
+    /**
+     * @param list<float>                         $matrix  in linear sRGB, of the scene's light, row by row
+     * @param array<int, float>                   $shading how much body is in red, in green and in blue
+     * @param array{0: float, 1: float, 2: float} $change  what one body becomes less what it was
+     */
+    private function __construct(public array $matrix, private array $shading = [0.0, 0.0, 0.0], private array $change = [0.0, 0.0, 0.0])
     {
     }
 
@@ -64,7 +70,11 @@ final readonly class Paint
             }
         }
 
-        return new self(array_map(static fn (float $own, float $ratio): float => $ratio + $apart * ($own - $ratio), $paint, $ratios));
+        return new self(
+            array_map(static fn (float $own, float $ratio): float => $ratio + $apart * ($own - $ratio), $paint, $ratios),
+            $shading,
+            [$apart * ($target[0] - $body[0]), $apart * ($target[1] - $body[1]), $apart * ($target[2] - $body[2])],
+        );
     }
 
     /**
@@ -79,12 +89,16 @@ final readonly class Paint
         $rgb = $colours->in(LinearSrgb::class);
         [$red, $green, $blue] = [Shoulder::undone($rgb->a), Shoulder::undone($rgb->b), Shoulder::undone($rgb->c)];
         [$a, $b, $c, $d, $e, $f, $g, $h, $k] = $this->matrix;
+        [$p, $q, $r] = $this->shading;
+        [$u, $v, $w] = $this->change;
         $n = \count($red);
         for ($i = 0; $i < $n; ++$i) {
             [$x, $y, $z] = [$red[$i], $green[$i], $blue[$i]];
-            $red[$i] = $a * $x + $b * $y + $c * $z;
-            $green[$i] = $d * $x + $e * $y + $f * $z;
-            $blue[$i] = $g * $x + $h * $y + $k * $z;
+            $shade = $p * $x + $q * $y + $r * $z;
+            $shade = $shade < 0.0 ? $shade : 0.0;
+            $red[$i] = $a * $x + $b * $y + $c * $z - $shade * $u;
+            $green[$i] = $d * $x + $e * $y + $f * $z - $shade * $v;
+            $blue[$i] = $g * $x + $h * $y + $k * $z - $shade * $w;
         }
 
         return new ColourBlock(LinearSrgb::class, Shoulder::done($red), Shoulder::done($green), Shoulder::done($blue));

@@ -19,21 +19,22 @@ final readonly class Reach
     public ?Learned $learned;
 
     /**
-     * @param list<ReachKind>  $kinds that limit one another; none lets everything through
+     * @param list<ReachKind>  $kinds  that limit one another; none lets everything through
      * @param list<HeldColour> $held
+     * @param bool             $widens whether soft edges of windows grow wider where what is done across them asks for it
      */
-    public function __construct(public array $kinds = [], public bool $invert = false, public array $held = [])
+    public function __construct(public array $kinds = [], public bool $invert = false, public array $held = [], public bool $widens = false)
     {
         $this->windows = $this->of(Windows::class) ?? new Windows();
         $this->learned = $this->of(Learned::class);
     }
 
     /** @param list<HeldColour> $held */
-    public static function within(?HueWindow $hue = null, ?Window $chroma = null, ?Window $light = null, bool $invert = false, array $held = []): self
+    public static function within(?HueWindow $hue = null, ?Window $chroma = null, ?Window $light = null, bool $invert = false, array $held = [], bool $widens = false): self
     {
         $windows = new Windows($hue, $chroma, $light);
 
-        return new self($windows->isOpen() ? [] : [$windows], $invert, $held);
+        return new self($windows->isOpen() ? [] : [$windows], $invert, $held, $widens);
     }
 
     /**
@@ -61,7 +62,7 @@ final readonly class Reach
     {
         $kinds = array_values(array_filter($this->kinds, static fn (ReachKind $one): bool => !$one instanceof $instead));
 
-        return new self(null === $kind ? $kinds : [...$kinds, $kind], $this->invert, $this->held);
+        return new self(null === $kind ? $kinds : [...$kinds, $kind], $this->invert, $this->held, $this->widens);
     }
 
     /**
@@ -71,7 +72,7 @@ final readonly class Reach
      */
     public function scaled(float $factor): self
     {
-        return new self(array_map(static fn (ReachKind $kind): ReachKind => $kind->scaled($factor), $this->kinds), $this->invert, $this->held);
+        return new self(array_map(static fn (ReachKind $kind): ReachKind => $kind->scaled($factor), $this->kinds), $this->invert, $this->held, $this->widens);
     }
 
     /**
@@ -82,7 +83,7 @@ final readonly class Reach
      */
     public function adapted(\Closure $points, string $photo): self
     {
-        return new self(array_map(static fn (ReachKind $kind): ReachKind => $kind->adapted($points, $photo), $this->kinds), $this->invert, $this->held);
+        return new self(array_map(static fn (ReachKind $kind): ReachKind => $kind->adapted($points, $photo), $this->kinds), $this->invert, $this->held, $this->widens);
     }
 
     /**

@@ -16,6 +16,7 @@ use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\PlaneValues;
 use Tovrin\Core\Grade\ReadsFrom;
+use Tovrin\Core\Grade\Unfolding;
 use Tovrin\Core\Reading\ColourPlane;
 use Tovrin\Core\Reading\MoveSummary;
 use Tovrin\Core\Reading\Pots;
@@ -51,6 +52,7 @@ final readonly class GradeReader
             null === $weights ? [] : Spill::of($pots, $colours, $weights),
             null === $middle ? null : Hex::format(...ColourBlock::of(OkLab::class, [$middle])->in(Srgb::class)->at(0)),
             null === $weights ? null : self::spread($colours, $evaluation->colours, $weights),
+            null === $at ? null : WidenedView::of($grade->moves[$at]),
             $this->scopes->read($photo, $evaluation->colours),
         );
     }
@@ -69,7 +71,7 @@ final readonly class GradeReader
         $colours = new Colours($this->colours->readingSamples($photo));
         $move = $grade->moves[$at];
         // The bench is about colours alone, wherever they lie. On the photo's own the moves above need not be worked out.
-        $weights = ReadsFrom::Source === $move->reads && null !== $move->reach ? $move->reach->weights($colours) : Evaluator::evaluate($grade, $colours, [$at])->weights[$at];
+        $weights = ReadsFrom::Source === $move->reads && null !== ($reach = Unfolding::of($move)->reach) ? $reach->weights($colours) : Evaluator::evaluate($grade, $colours, [$at])->weights[$at];
 
         return ColourPlane::weights($colours->lch(), $weights, $plane, $chromaTop);
     }

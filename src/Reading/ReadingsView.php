@@ -14,7 +14,7 @@ final readonly class ReadingsView
      * @param string|null                                                 $reachedColour the middle of it
      * @param array{before: float, after: float}|null                     $spread        how far it is spread (CIEDE2000)
      */
-    public function __construct(public array $pots, public ?float $reached, public array $spill, public ?string $reachedColour, public ?array $spread, public ScopesView $scopes)
+    public function __construct(public array $pots, public ?float $reached, public array $spill, public ?string $reachedColour, public ?array $spread, public ?WidenedView $widened, public ScopesView $scopes)
     {
     }
 }

@@ -60,6 +60,12 @@ export function edgesInfo(): { title: string; help: string } {
   return { title: edges?.['x-title'] ?? '', help: edges?.description ?? '' };
 }
 
+/** What the schema says of a member of a reach. */
+export function reachInfo(member: 'widens'): { title: string; help: string } {
+  const info = definitions['reach']?.properties?.[member];
+  return { title: info?.['x-title'] ?? '', help: info?.description ?? '' };
+}
+
 /** How far a window of a reach may go along its axis. */
 export function windowLimit(axis: 'hue' | 'chroma' | 'light'): number {
   return definitions[`${axis}Window`]?.properties?.['to']?.maximum ?? 1;

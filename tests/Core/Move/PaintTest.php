@@ -12,6 +12,7 @@ use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Evaluator;
@@ -47,6 +48,20 @@ final class PaintTest extends TestCase
         $truth = ColourBlock::of(LinearSrgb::class, [self::photo($new, $warm)])->in(LabD50::class);
         $far = static fn (ColourBlock $one): float => DeltaE2000::between($truth, $one->in(LabD50::class))[0];
         self::assertLessThan(0.75 * $far($turned), $far($painted));
+    }
+
+    public function testWhatIsOppositeToTheThingStaysAsGoodAsItIs(): void
+    {
+        // A reach's soft edge, or a mistake, may take in colours across the circle: no paint falls on them, and they must not glow.
+        $teal = new Recolour('#1d5154', '#2b3f78', method: Recolour::PAINT);
+        foreach ([0.05, 0.11, 0.16] as $chroma) {
+            foreach ([10.0, 40.0, 70.0, 100.0] as $hue) {
+                $before = ColourBlock::one(OkLch::class, 0.6, $chroma, $hue);
+                $after = $teal->apply($before->in(OkLab::class))->in(OkLch::class);
+                self::assertLessThan(6.0, DeltaE2000::between($before, $after)[0], "hue $hue");
+                self::assertLessThanOrEqual($chroma + 0.01, $after->b[0]);
+            }
+        }
     }
 
     public function testTheAnchorLandsOnTheTarget(): void

@@ -94,6 +94,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
         <ReachEditor
           reach={move.reach ?? null}
           reads={move.reads ?? 'source'}
+          widened={readings?.widened ?? null}
           onChange={(reach, keep) => {
             onChange(withField(move, { reach }), keep);
           }}

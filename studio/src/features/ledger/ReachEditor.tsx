@@ -2,16 +2,17 @@ import CloseIcon from '@mui/icons-material/Close';
 import { Box, ButtonBase, FormControlLabel, Slider, Switch, Tooltip, Typography } from '@mui/material';
 import { useRef } from 'react';
 import { OneOf } from '../../ui/controls/OneOf';
-import { api } from '../../api/client';
+import { api, type Readings } from '../../api/client';
 import { AXES, HUE_GRADIENT } from '../bench/axes';
 import { LearnedControls } from '../choose/LearnedControls';
 import { useSliderSteps } from '../../ui/controls/useSliderSteps';
 import { WindowStrip } from './WindowStrip';
-import { windowLimit, type Move, type Reach } from '../../model/looks';
+import { reachInfo, windowLimit, type Move, type Reach } from '../../model/looks';
 
 interface Props {
   reach: Reach | null;
   reads: NonNullable<Move['reads']>;
+  widened: Readings['widened'];
   onChange: (reach: Reach | null, keep: boolean) => void;
   onReads: (reads: NonNullable<Move['reads']>) => void;
   onFailure: (reason: unknown) => void;
@@ -23,8 +24,9 @@ interface Props {
 const CHROMA = { ...AXES.chroma, max: windowLimit('chroma'), step: 0.005 };
 
 /** Which colours a move acts on: stretches of hue, saturation and lightness, each with soft edges, less the held colours. */
-export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoKey, onUnstroke, onInverted }: Props) {
-  const now: Reach = reach ?? {};
+export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailure, photoKey, onUnstroke, onInverted }: Props) {
+  // Windows that begin here keep colours in order; those of older files do as they did.
+  const now: Reach = reach ?? { widens: true };
   const change = (part: Partial<Reach>, keep: boolean) => {
     const next = { ...now, ...part };
     const everything = !next.learned && !next.hue && !next.chroma && !next.light && !next.invert && (next.held ?? []).length === 0;
@@ -76,6 +78,7 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoK
           change({ light }, keep);
         }}
       />
+      {(now.hue ?? now.light) && !now.learned && <OrderKept reach={now} widened={widened} onChange={change} />}
       {held.length > 0 && (
         <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, py: 0.25 }} role="list" aria-label="Held colours">
           <Typography variant="body2">Holds</Typography>
@@ -117,6 +120,41 @@ export function ReachEditor({ reach, reads, onChange, onReads, onFailure, photoK
       </Box>
     </Box>
   );
+}
+
+/** Whether soft edges grow as far as colours need to keep their order, and how far that is. */
+function OrderKept({ reach, widened, onChange }: { reach: Reach; widened: Props['widened']; onChange: (part: Partial<Reach>, keep: boolean) => void }) {
+  const words = widenedWords(reach, widened);
+  return (
+    <>
+      <Tooltip placement="left" title={reachInfo('widens').help}>
+        <FormControlLabel
+          control={<Switch size="small" checked={reach.widens ?? false} onChange={(_, widens) => { onChange({ widens }, true); }} />}
+          label={<Typography variant="body2">{reachInfo('widens').title}</Typography>}
+          sx={{ ml: 0 }}
+        />
+      </Tooltip>
+      {words.map((line) => (
+        <Typography key={line} variant="caption" component="p">
+          {line}
+        </Typography>
+      ))}
+    </>
+  );
+}
+
+/** What has become of the soft edges, a line each. */
+export function widenedWords(reach: Reach, widened: Props['widened']): string[] {
+  const words: string[] = [];
+  const grown = (name: string, before: (number | undefined)[], after: number[], text: (value: number) => string, sides: [string, string]) => {
+    after.forEach((value, side) => {
+      if (value > (before[side] ?? 0)) words.push(`Soft edge ${sides[side] ?? ''} the ${name} widened to ${text(value)}.`);
+    });
+  };
+  if (widened?.hue) grown('hues', [reach.hue?.softFrom, reach.hue?.softTo], widened.hue, (value) => `${String(Math.round(value))}°`, ['before', 'after']);
+  if (widened?.light) grown('tones', [reach.light?.softFrom, reach.light?.softTo], widened.light, (value) => value.toFixed(2), ['below', 'above']);
+  if (widened?.folds) words.push('The change is too large for any soft edge: some colours change places. Less of it, or a reach from a stroke, helps.');
+  return words;
 }
 
 /** Tight to broad: all windows of the reach at once, from where they stand. */

@@ -20,5 +20,5 @@ export const hueOf = (pot: Pot | undefined): number => Math.round(pot?.oklch[2] 
 /** A quick reach around a pot: enough for a small picture. */
 export function around(pot: Pot | undefined): Reach {
   const hue = hueOf(pot);
-  return { hue: { from: (hue + 338) % 360, to: (hue + 22) % 360, softFrom: 14, softTo: 14 }, chroma: { from: 0.05, to: 0.5, softFrom: 0.03, softTo: 0 } };
+  return { hue: { from: (hue + 338) % 360, to: (hue + 22) % 360, softFrom: 14, softTo: 14 }, chroma: { from: 0.05, to: 0.5, softFrom: 0.03, softTo: 0 }, widens: true };
 }
