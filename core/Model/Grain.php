@@ -16,6 +16,10 @@ final class Grain
     private const MEDIAN_TO_DEVIATION = 1.4826;
     /** A pixel less the mean of four others varies by √(1 + ¼). */
     private const OWN_PART = 0.894;
+    /** Pixels of a square each way, squares that are looked at, and share of them, the evenest, that counts as plain. */
+    private const BLOCK = 12;
+    private const BLOCKS = 900;
+    private const PLAIN = 0.3;
 
     /**
      * @param string $rgb 8-bit encoded RGB, row by row without padding
@@ -40,6 +44,84 @@ final class Grain
         $lab = (new ColourBlock(Srgb::class, ...$planes))->in(OkLab::class);
 
         return [self::deviation($lab->a), self::deviation($lab->b), self::deviation($lab->c)];
+    }
+
+    /**
+     * How noisy the plain parts of a picture are, over so few pixels that nothing but noise changes there: what the blocks of a compressed
+     * picture are off by counts too, as it shows when it is blown up.
+     *
+     * @param string $rgb 8-bit encoded RGB, row by row without padding
+     *
+     * @return array{0: float, 1: float, 2: float} standard deviation in L, a and b of OKLab; 0, 0, 0 of a picture without plain parts that are not clipped
+     */
+    public static function ofPlainParts(string $rgb, int $width, int $height): array
+    {
+        $blocks = self::blocks($rgb, $width, $height);
+        if ([] === $blocks) {
+            return [0.0, 0.0, 0.0];
+        }
+        $size = self::BLOCK ** 2;
+        $lab = (new ColourBlock(Srgb::class, ...$blocks))->in(OkLab::class);
+        $found = [];
+        for ($at = 0, $all = $lab->count(); $at < $all; $at += $size) {
+            $found[] = [self::unevenness($lab->a, $at), self::unevenness($lab->b, $at), self::unevenness($lab->c, $at)];
+        }
+        usort($found, static fn (array $one, array $other): int => $one[0] <=> $other[0]);
+        $plain = \array_slice($found, 0, max(1, (int) (self::PLAIN * \count($found))));
+
+        $mean = static fn (int $channel): float => round(array_sum(array_column($plain, $channel)) / max(1, \count($plain)), 5);
+
+        return [$mean(0), $mean(1), $mean(2)];
+    }
+
+    /**
+     * Squares of pixels evenly spread over a picture, one after the other; those that are clipped are left out.
+     *
+     * @return array{}|array{list<float>, list<float>, list<float>} encoded red, green and blue
+     */
+    private static function blocks(string $rgb, int $width, int $height): array
+    {
+        [$across, $down] = [intdiv($width, self::BLOCK), intdiv($height, self::BLOCK)];
+        $step = max(1, intdiv($across * $down, self::BLOCKS));
+        $channels = [[], [], []];
+        for ($n = 0; $n < $across * $down; $n += $step) {
+            $bytes = '';
+            for ($row = 0, $left = self::BLOCK * ($n % $across); $row < self::BLOCK; ++$row) {
+                $bytes .= substr($rgb, 3 * ((self::BLOCK * intdiv($n, $across) + $row) * $width + $left), 3 * self::BLOCK);
+            }
+            if (false !== strpbrk($bytes, "\0\xff")) {
+                continue;
+            }
+            foreach ((array) unpack('C*', $bytes) as $i => $value) {
+                \assert(\is_int($value));
+                $channels[($i - 1) % 3][] = $value / 255.0;
+            }
+        }
+
+        return [] === $channels[0] ? [] : $channels;
+    }
+
+    /**
+     * Standard deviation in a square, less what rises evenly across it.
+     *
+     * @param array<int, float> $values
+     */
+    private static function unevenness(array $values, int $at): float
+    {
+        $size = self::BLOCK;
+        $middle = ($size - 1) / 2.0;
+        $sum = $squares = $across = $down = 0.0;
+        for ($i = 0; $i < $size * $size; ++$i) {
+            $value = $values[$at + $i];
+            $sum += $value;
+            $squares += $value * $value;
+            $across += ($i % $size - $middle) * $value;
+            $down += (intdiv($i, $size) - $middle) * $value;
+        }
+        // The sum of the squares of the places, in a line of the square, times the lines.
+        $places = $size * $size * ($size * $size - 1) / 12.0;
+
+        return sqrt(max(0.0, $squares - $sum * $sum / ($size * $size) - ($across * $across + $down * $down) / $places) / ($size * $size));
     }
 
     /** @param array<int, float> $values a pixel and its four neighbours, and so on */

@@ -78,6 +78,17 @@ final readonly class Params
         return $value;
     }
 
+    /** @return array{0: float, 1: float, 2: float} standard deviation of a photo's noise in L, a and b; 0, 0, 0 where it is not known */
+    public function grain(): array
+    {
+        $value = $this->values['grain'] ?? [0.0, 0.0, 0.0];
+        if (!\is_array($value) || !is_numeric($value[0] ?? null) || !is_numeric($value[1] ?? null) || !is_numeric($value[2] ?? null)) {
+            throw new \InvalidArgumentException('"grain" must be three numbers.');
+        }
+
+        return [(float) $value[0], (float) $value[1], (float) $value[2]];
+    }
+
     /**
      * Points of a curve.
      *

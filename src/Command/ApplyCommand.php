@@ -21,6 +21,7 @@ use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\Preview;
 use Tovrin\Core\Grade\Fit;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Grain;
 use Tovrin\Core\Reading\ColourSample;
 
 #[AsCommand('apply', 'Renders many pictures through a look, fitted to each if asked')]
@@ -108,6 +109,6 @@ final class ApplyCommand extends Command
     {
         $pixels = Preview::of(PictureFile::read($picture, $picture));
 
-        return Fit::to($grade, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '');
+        return Fit::to($grade, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '', static fn (): array => Grain::ofPlainParts($pixels->bytes(), $pixels->width, $pixels->height));
     }
 }

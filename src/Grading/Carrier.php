@@ -73,7 +73,7 @@ final readonly class Carrier
     private function on(Photo $photo, CarryOver $asked): Grade
     {
         $given = $asked->areas ? $asked->look : $asked->look->withoutAreas();
-        $look = $asked->fit ? Fit::to($given, $this->colours->fittingSamples($photo), $photo->storeKey()) : $given;
+        $look = $asked->fit ? Fit::to($given, $this->colours->fittingSamples($photo), $photo->storeKey(), fn (): array => $this->colours->grain($photo)) : $given;
 
         return $asked->again ? $this->readAgain($photo, $asked->look, $look) : $look;
     }

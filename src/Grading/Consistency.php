@@ -120,7 +120,7 @@ final readonly class Consistency
 
     private function there(Reach $reach, Photo $photo): Reach
     {
-        $fitted = Fit::to(new Grade([new Move(new Shift(), reach: $reach, id: 'm1')]), $this->colours->fittingSamples($photo), $photo->storeKey());
+        $fitted = Fit::to(new Grade([new Move(new Shift(), reach: $reach, id: 'm1')]), $this->colours->fittingSamples($photo), $photo->storeKey(), fn (): array => $this->colours->grain($photo));
 
         return $fitted->moves[0]->reach ?? $reach;
     }

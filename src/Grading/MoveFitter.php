@@ -76,7 +76,7 @@ final readonly class MoveFitter
     /** The look fitted to the photo. */
     public function fitted(Photo $photo, Grade $look): LookView
     {
-        $fitted = Fit::to($look, $this->colours->fittingSamples($photo), $photo->storeKey());
+        $fitted = Fit::to($look, $this->colours->fittingSamples($photo), $photo->storeKey(), fn (): array => $this->colours->grain($photo));
 
         return new LookView($fitted, LookWriter::write($look) === LookWriter::write($fitted) ? ['Nothing here is made for another photo: it does the same on this one.'] : []);
     }

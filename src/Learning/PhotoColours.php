@@ -11,6 +11,7 @@ use Tovrin\App\Library\PreviewPixels;
 use Tovrin\App\Process\Turn;
 use Tovrin\Core\Area\Frame;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Model\Grain;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Reading\ColourSample;
@@ -142,6 +143,14 @@ final readonly class PhotoColours
         $this->store->keep($path, json_encode($pots, \JSON_THROW_ON_ERROR | \JSON_PRESERVE_ZERO_FRACTION));
 
         return $pots;
+    }
+
+    /** @return array{0: float, 1: float, 2: float} how noisy its plain parts are, see Grain::ofPlainParts() */
+    public function grain(Photo $photo): array
+    {
+        $raster = $this->raster($photo);
+
+        return Grain::ofPlainParts($raster->rgb, $raster->width, $raster->height);
     }
 
     /** The preview's pixels, exactly those the browser shows. */

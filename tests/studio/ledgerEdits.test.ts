@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { onlyJudged } from '../../studio/src/features/desk/useJudging';
 import { shownView } from '../../studio/src/features/desk/views';
 import { added, atRest, begunWith, duplicated, named, placed, removed, shifted, switched } from '../../studio/src/model/ledgerEdits';
+import { isAtRest, newMove, withField } from '../../studio/src/model/looks';
 import { look, shift } from './looks';
 
 const three = look(shift('a', 1), shift('b', 2), shift('c', 3));
@@ -26,6 +27,12 @@ describe('the list of moves', () => {
     expect(switched('c', false)(three).moves.map(({ on }) => on)).toEqual([true, true, false]);
     expect(atRest('b')(three).moves[1]?.params).toEqual({});
     expect(atRest('b')(three).moves[0]?.params).toEqual({ hue: 1 });
+    // What a move was told of its photo, and how new ones of its kind begin, are not settings to be reset.
+    const told = withField(newMove('band-mix'), { params: { grain: [0.003, 0.002, 0.001], red: { hue: 20 } } });
+    const painted = withField(newMove('recolour'), { params: { method: 'tint', anchor: '#aa3322' } });
+    const reset = atRest(painted.id)(atRest(told.id)(look(told, painted)));
+    expect(reset.moves.map(({ params }) => params)).toEqual([{ grain: [0.003, 0.002, 0.001] }, { method: 'paint' }]);
+    expect(reset.moves.every(isAtRest)).toBe(true);
   });
 
   it('gets a new kind in the place of a move whose reach is chosen and that does nothing yet', () => {

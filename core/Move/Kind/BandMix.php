@@ -8,8 +8,9 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Move\Familied;
+use Tovrin\Core\Move\GoesByGrain;
 use Tovrin\Core\Move\HueBands;
-use Tovrin\Core\Move\MoveKind;
+use Tovrin\Core\Move\HueMix;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\Setting;
 
@@ -19,19 +20,16 @@ use Tovrin\Core\Move\Setting;
  * On OKLCh: hue turns by degrees, chroma scales by 1 + saturation/100, and lightness moves by up
  * to LUMINANCE_SPAN, faded with smooth() below FADE_CHROMA so that neutrals keep their tone.
  */
-final readonly class BandMix implements MoveKind, Familied
+final readonly class BandMix implements GoesByGrain, Familied
 {
     /** OKLCh lightness that luminance ±100 adds or takes. */
     public const LUMINANCE_SPAN = 0.4;
-
-    /** OKLCh chroma at and above which luminance acts in full. */
-    public const FADE_CHROMA = 0.1;
 
     /**
      * @param array<string, array{hue: float, saturation: float, luminance: float}> $bands by name; a missing band is at rest.
      *                                                                                     hue −60…60°, the others −100…100
      */
-    public function __construct(public array $bands)
+    public function __construct(public array $bands, public HueMix $mix = new HueMix())
     {
         foreach (array_keys($bands) as $name) {
             if (!isset(HueBands::NAMES[$name])) {
@@ -76,7 +74,7 @@ final readonly class BandMix implements MoveKind, Familied
             ]);
         }
 
-        return Setting::group('Band mix', $bands);
+        return Setting::group('Band mix', $bands + ['grain' => HueMix::grainSetting()]);
     }
 
     public static function fromParams(Params $params): self
@@ -87,12 +85,12 @@ final readonly class BandMix implements MoveKind, Familied
             $bands[$name] = ['hue' => $band->number('hue'), 'saturation' => $band->number('saturation'), 'luminance' => $band->number('luminance')];
         }
 
-        return new self($bands);
+        return new self($bands, new HueMix($params->grain()));
     }
 
     public function params(): array
     {
-        return Params::away($this->bands, self::paramsSchema());
+        return Params::away($this->bands + ['grain' => $this->mix->grain], self::paramsSchema());
     }
 
     public static function space(): string
@@ -113,9 +111,6 @@ final readonly class BandMix implements MoveKind, Familied
 
     public function apply(ColourBlock $colours): ColourBlock
     {
-        $light = $colours->a;
-        $chroma = $colours->b;
-        $hue = $colours->c;
         $turns = $scales = $lifts = [];
         foreach (array_keys(HueBands::NAMES) as $name) {
             $band = $this->bands[$name] ?? ['hue' => 0.0, 'saturation' => 0.0, 'luminance' => 0.0];
@@ -123,25 +118,31 @@ final readonly class BandMix implements MoveKind, Familied
             $scales[] = $band['saturation'] / 100.0;
             $lifts[] = $band['luminance'] / 100.0 * self::LUMINANCE_SPAN;
         }
-        $turns[] = $turns[0];
-        $scales[] = $scales[0];
-        $lifts[] = $lifts[0];
-        [$bands, $weights] = HueBands::locate($hue);
-        $n = \count($light);
-        for ($i = 0; $i < $n; ++$i) {
-            $below = $bands[$i];
-            $above = $below + 1;
-            $w = $weights[$i];
-            $c = $chroma[$i];
-            $lift = $lifts[$below] + $w * ($lifts[$above] - $lifts[$below]);
-            if (0.0 !== $lift) {
-                $t = $c / self::FADE_CHROMA;
-                $light[$i] += $t >= 1.0 ? $lift : $lift * $t * $t * (3.0 - 2.0 * $t);
-            }
-            $hue[$i] += $turns[$below] + $w * ($turns[$above] - $turns[$below]);
-            $chroma[$i] = $c * (1.0 + $scales[$below] + $w * ($scales[$above] - $scales[$below]));
-        }
+        [$turns[], $scales[], $lifts[]] = [$turns[0], $scales[0], $lifts[0]];
 
-        return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+        return $this->mix->apply($colours, static function (array $hues) use ($turns, $scales, $lifts): array {
+            /** @var array<int, float> $hues */
+            [$bands, $weights] = HueBands::locate($hues);
+            $turn = $scale = $lift = [];
+            foreach ($bands as $i => $below) {
+                $above = $below + 1;
+                $w = $weights[$i];
+                $turn[] = $turns[$below] + $w * ($turns[$above] - $turns[$below]);
+                $scale[] = $scales[$below] + $w * ($scales[$above] - $scales[$below]);
+                $lift[] = $lifts[$below] + $w * ($lifts[$above] - $lifts[$below]);
+            }
+
+            return [$turn, $scale, $lift];
+        });
+    }
+
+    public function goesByGrain(): bool
+    {
+        return max($this->mix->grain) > 0.0;
+    }
+
+    public function steadied(array $grain): self
+    {
+        return new self($this->bands, new HueMix($grain));
     }
 }

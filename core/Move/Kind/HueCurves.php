@@ -8,8 +8,9 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Move\Curved;
 use Tovrin\Core\Move\Drawn;
+use Tovrin\Core\Move\GoesByGrain;
+use Tovrin\Core\Move\HueMix;
 use Tovrin\Core\Move\MonotoneCurve;
-use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\Setting;
 
@@ -17,7 +18,7 @@ use Tovrin\Core\Move\Setting;
  * Hue, saturation and luminance as curves over the hue circle, through any points: periodic monotone
  * cubics in OKLCh degrees. They act as the settings of BandMix do.
  */
-final readonly class HueCurves implements MoveKind, Drawn, Curved
+final readonly class HueCurves implements GoesByGrain, Drawn, Curved
 {
     /** The curves with their titles, units and the most they go up or down. */
     public const CURVES = ['hue' => ['Hue', '°', 60.0], 'saturation' => ['Saturation', '%', 100.0], 'luminance' => ['Lightness', '%', 100.0]];
@@ -31,7 +32,7 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
     private array $curves;
 
     /** @param array<string, list<array{0: float, 1: float}>> $points hue in degrees and value, by curve */
-    public function __construct(public array $points)
+    public function __construct(public array $points, public HueMix $mix = new HueMix())
     {
         $curves = [];
         foreach ($points as $name => $list) {
@@ -75,7 +76,7 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
             $settings[$name] = Setting::points($title, 'Points of hue in degrees and value.', [0, 360], [-$most, $most]);
         }
 
-        return Setting::group('Hue curves', $settings);
+        return Setting::group('Hue curves', $settings + ['grain' => HueMix::grainSetting()]);
     }
 
     public static function fromParams(Params $params): self
@@ -85,12 +86,12 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
             $points[$name] = $params->points($name);
         }
 
-        return new self($points);
+        return new self($points, new HueMix($params->grain()));
     }
 
     public function params(): array
     {
-        return Params::away($this->points, self::paramsSchema());
+        return Params::away($this->points + ['grain' => $this->mix->grain], self::paramsSchema());
     }
 
     public static function space(): string
@@ -105,29 +106,27 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
 
     public function apply(ColourBlock $colours): ColourBlock
     {
-        $light = $colours->a;
-        $chroma = $colours->b;
-        $hue = $colours->c;
-        $n = \count($hue);
-        // All three are read at the hue the colour came with.
-        $turns = isset($this->curves['hue']) ? $this->curves['hue']->at($hue) : null;
-        $scales = isset($this->curves['saturation']) ? $this->curves['saturation']->at($hue) : null;
-        $lifts = isset($this->curves['luminance']) ? $this->curves['luminance']->at($hue) : null;
-        for ($i = 0; $i < $n; ++$i) {
-            if (null !== $lifts) {
-                $t = $chroma[$i] / BandMix::FADE_CHROMA;
-                $lift = $lifts[$i] / 100.0 * BandMix::LUMINANCE_SPAN;
-                $light[$i] += $t >= 1.0 ? $lift : $lift * $t * $t * (3.0 - 2.0 * $t);
-            }
-            if (null !== $scales) {
-                $chroma[$i] *= 1.0 + $scales[$i] / 100.0;
-            }
-            if (null !== $turns) {
-                $hue[$i] += $turns[$i];
-            }
+        return $this->mix->apply($colours, function (array $hues): array {
+            /** @var array<int, float> $hues */
+            $still = array_fill(0, \count($hues), 0.0);
+            $of = fn (string $name): array => isset($this->curves[$name]) ? $this->curves[$name]->at($hues) : $still;
+
+            return [$of('hue'), self::scaled($of('saturation'), 0.01), self::scaled($of('luminance'), 0.01 * BandMix::LUMINANCE_SPAN)];
+        });
+    }
+
+    /**
+     * @param array<int, float> $values
+     *
+     * @return array<int, float>
+     */
+    private static function scaled(array $values, float $by): array
+    {
+        foreach ($values as $i => $value) {
+            $values[$i] = $by * $value;
         }
 
-        return new ColourBlock(OkLch::class, $light, $chroma, $hue);
+        return $values;
     }
 
     public function drawing(): array
@@ -166,5 +165,15 @@ final readonly class HueCurves implements MoveKind, Drawn, Curved
         }
 
         return $along;
+    }
+
+    public function goesByGrain(): bool
+    {
+        return max($this->mix->grain) > 0.0;
+    }
+
+    public function steadied(array $grain): self
+    {
+        return new self($this->points, new HueMix($grain));
     }
 }

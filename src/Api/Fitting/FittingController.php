@@ -21,6 +21,8 @@ use Tovrin\App\Grading\Consistency;
 use Tovrin\App\Grading\LookView;
 use Tovrin\App\Grading\MoveFitter;
 use Tovrin\App\Grading\SamePotView;
+use Tovrin\App\Learning\GrainView;
+use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\CastReader;
 use Tovrin\App\Reading\CastsLeftView;
@@ -30,7 +32,7 @@ use Tovrin\App\Reading\NeutralPlaceView;
 #[AsController]
 final readonly class FittingController
 {
-    public function __construct(private Photos $photos, private MoveFitter $fitter)
+    public function __construct(private Photos $photos, private MoveFitter $fitter, private PhotoColours $colours)
     {
     }
 
@@ -39,6 +41,13 @@ final readonly class FittingController
     public function palette(int $id): LookView
     {
         return $this->fitter->palette($this->photos->photo($id));
+    }
+
+    /** How noisy the photo is, for moves that go by it. */
+    #[Route('/api/photos/{id<\d+>}/grain', options: Pool::TAKES_LONG, methods: ['GET'])]
+    public function grain(int $id): GrainView
+    {
+        return new GrainView($this->colours->grain($this->photos->photo($id)));
     }
 
     /** A match of the photo to another one. */

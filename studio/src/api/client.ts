@@ -157,6 +157,7 @@ export const api = {
   colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),
   shown: (lightness: number, chroma: number, hue: number) => take(client.GET('/api/colours/{lightness}/{chroma}/{hue}', { params: { path: { lightness: String(lightness), chroma: String(chroma), hue: String(hue) } as never } })),
   absentPots: (id: number, look: Look) => take(client.POST('/api/photos/{id}/palette/absent', { ...at(id), body: { look } })),
+  grain: (id: number) => take(client.GET('/api/photos/{id}/grain', at(id))),
   palette: (id: number) => take(client.GET('/api/photos/{id}/palette', at(id))),
   match: (id: number, other: number) => take(client.GET('/api/photos/{id}/match/{other}', { params: { path: { id, other } } })),
   matchFile: (id: number, file: File) => take(client.POST('/api/photos/{id}/match', { params: { path: { id }, query: { name: file.name } }, ...asBytes(file) })),

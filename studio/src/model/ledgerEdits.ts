@@ -1,4 +1,4 @@
-import { isAtRest, moveOf, newMove, withField, withMove, withNewIds, type Look, type LookFile, type MoveKind } from './looks';
+import { isAtRest, moveOf, newMove, restingParams, withField, withMove, withNewIds, type Look, type LookFile, type MoveKind } from './looks';
 
 /** What can be done to the list of moves, each a function of the newest look. */
 export type Edit = (look: Look) => Look;
@@ -44,7 +44,7 @@ export const switched =
 export const atRest =
   (id: string): Edit =>
   (look) =>
-    withMove(look, id, (move) => withField(move, { params: {}, strength: 100 }));
+    withMove(look, id, (move) => withField(move, { params: restingParams(move) as never, strength: 100 }));
 
 /**
  * A move of a kind, at the end; or in the place of the one at hand when that has a reach and nothing is done with it yet.

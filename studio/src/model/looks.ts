@@ -105,9 +105,18 @@ export function moveOf(look: Look, id: string | null): Move | undefined {
   return look.moves.find((move) => move.id === id);
 }
 
+/** What a move was told of its photo, and keeps when its settings are reset. */
+const TOLD = 'grain';
+
+/** The settings of a move in which nothing is set. */
+export function restingParams(move: Move): object {
+  const told = (move.params as Record<string, unknown> | undefined)?.[TOLD];
+  return { ...BEGINNINGS[move.kind], ...(told === undefined ? {} : { [TOLD]: told }) };
+}
+
 /** True for a move in which nothing has been set. */
 export function isAtRest(move: Move): boolean {
-  const begun = Object.keys(BEGINNINGS[move.kind] ?? {});
+  const begun = [...Object.keys(BEGINNINGS[move.kind] ?? {}), TOLD];
   return Object.keys(move.params ?? {}).every((name) => begun.includes(name));
 }
 

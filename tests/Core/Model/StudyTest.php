@@ -109,6 +109,28 @@ final class StudyTest extends TestCase
         self::assertEqualsWithDelta([0.0, 0.0], [$a, $b], 1e-4);
     }
 
+    public function testTheGrainOfPlainPartsIsWhatLiesInThemNotWhatIsBetweenThem(): void
+    {
+        $random = new Randomizer(new Mt19937(3));
+        $picture = '';
+        for ($y = 0; $y < 240; ++$y) {
+            for ($x = 0; $x < 360; ++$x) {
+                // A sky that darkens upwards, with coarse noise of colour as compression leaves it; checks below; a white corner.
+                $step = (intdiv($x, 4) * 7 + intdiv($y, 4) * 13) % 3 - 1;
+                $picture .= $x > 300 && $y < 60 ? "\xff\xff\xff" : ($y < 160
+                    ? \chr(100 + intdiv($y, 8)).\chr(130 + intdiv($y, 8)).\chr(180 + intdiv($y, 8) + 3 * $step)
+                    : str_repeat(\chr(0 === (intdiv($x, 3) + intdiv($y, 3)) % 2 ? 40 : 200 + $random->getInt(0, 20)), 3));
+            }
+        }
+        $sky = ColourBlock::of(Srgb::class, [[110 / 255, 140 / 255, 187 / 255], [110 / 255, 140 / 255, 190 / 255], [110 / 255, 140 / 255, 193 / 255]])->in(OkLab::class);
+        [, $a, $b] = Grain::ofPlainParts($picture, 360, 240);
+        $expected = sqrt(2.0 / 3.0) * ($sky->c[0] - $sky->c[2]) / 2.0;
+        self::assertEqualsWithDelta($expected, $b, 0.35 * $expected);
+        self::assertLessThan($b, $a);
+        self::assertSame([0.0, 0.0, 0.0], Grain::ofPlainParts(str_repeat("\xff\xff\xff", 100 * 100), 100, 100), 'nothing but white');
+        self::assertSame([0.0, 0.0, 0.0], Grain::ofPlainParts(str_repeat("\x80\x80\x80", 5 * 5), 5, 5), 'too small');
+    }
+
     public function testAModelWithoutScalesIsRefused(): void
     {
         $this->expectException(DamagedModel::class);

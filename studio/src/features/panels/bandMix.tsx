@@ -2,6 +2,7 @@ import { settingInfo, signed, withField, type MoveOf } from '../../model/looks';
 import { MixTable } from '../mix/MixTable';
 import { cellOf, pulledShares, withCells } from './mixed';
 import type { MovePanel, PanelProps } from './panel';
+import { toldGrain } from './toldGrain';
 
 const BANDS = ['red', 'orange', 'yellow', 'lime', 'green', 'jade', 'cyan', 'azure', 'blue', 'violet', 'magenta', 'rose'] as const;
 type Band = (typeof BANDS)[number];
@@ -51,6 +52,7 @@ export const bandMixPanel: MovePanel<'band-mix'> = {
   kind: 'band-mix',
   wish: 'all',
   sample: () => ({ params: { red: { saturation: -75 }, orange: { saturation: -75, luminance: 10 }, yellow: { hue: 25, saturation: -30 }, cyan: { saturation: 60 }, azure: { saturation: 60 } } }),
+  begin: toldGrain,
   Controls,
   families: { at: bandOf },
   pull: {

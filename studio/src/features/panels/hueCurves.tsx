@@ -8,6 +8,7 @@ import type { MovePanel, PanelProps } from './panel';
 import { hueOf, plainestPot } from './samples';
 import { withParams } from './settings';
 import { useDrawing } from './useDrawing';
+import { toldGrain } from './toldGrain';
 
 const CURVES = ['hue', 'saturation', 'luminance'] as const;
 type Curve = (typeof CURVES)[number];
@@ -148,6 +149,7 @@ export const hueCurvesPanel: MovePanel<'hue-curves'> = {
     const around: CurvePoint[] = [[(hue + 315) % 360, 0], [hue, -95], [(hue + 45) % 360, 0]];
     return { params: { saturation: around.sort((a, b) => a[0] - b[0]) } };
   },
+  begin: toldGrain,
   Controls,
   Bench,
   words: (move) => {
