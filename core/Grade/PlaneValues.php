@@ -44,6 +44,12 @@ final readonly class PlaneValues
         return null !== $number && isset($this->values[$number]) && $this->planes->all[$number]->isSoftened();
     }
 
+    /** The same for the colours so many times, one after the other. */
+    public function repeated(int $times): self
+    {
+        return new self($this->planes, array_map(static fn (array $own): array => array_merge(...array_fill(0, $times, $own)), $this->values));
+    }
+
     /**
      * Everything as many times as a plane has levels, one after the other, and that plane at each of them.
      *

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Colour\ColourBlock;
-use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLab;
 
 /**
@@ -26,25 +25,36 @@ final readonly class Strain
     {
     }
 
-    /** Of a grade's finished colours. */
-    public static function of(Grade $grade, Colours $colours): self
-    {
-        return self::ofMap(static fn (ColourBlock $lab): ColourBlock => Evaluator::evaluate($grade, new Colours($lab))->colours, $colours->lab());
-    }
-
     /**
      * @param \Closure(ColourBlock): ColourBlock $map from OKLab to any space
      * @param ColourBlock                        $lab OKLab
      */
     public static function ofMap(\Closure $map, ColourBlock $lab): self
     {
+        return self::between($map(self::around($lab)));
+    }
+
+    /**
+     * Colours, and one a step away along each axis: four times as many.
+     *
+     * @param ColourBlock $lab OKLab
+     */
+    public static function around(ColourBlock $lab): ColourBlock
+    {
         [$light, $green, $blue] = [$lab->a, $lab->b, $lab->c];
-        $mapped = $map(ColourBlock::joined([
+
+        return ColourBlock::joined([
             $lab,
             new ColourBlock(OkLab::class, self::off($light), $green, $blue),
             new ColourBlock(OkLab::class, $light, self::off($green), $blue),
             new ColourBlock(OkLab::class, $light, $green, self::off($blue)),
-        ]))->in(OkLab::class);
+        ]);
+    }
+
+    /** @param ColourBlock $mapped what has become of colours and those around them, in their order; any space */
+    public static function between(ColourBlock $mapped): self
+    {
+        $mapped = $mapped->in(OkLab::class);
 
         return new self(self::slopes($mapped, 1), self::slopes($mapped, 2), self::slopes($mapped, 3));
     }
@@ -109,28 +119,6 @@ final readonly class Strain
         }
 
         return $stretch;
-    }
-
-    /**
-     * By how much noise grows, in lightness and in colour together.
-     *
-     * @param array{0: float, 1: float, 2: float} $grain standard deviation of L, a and b, see Grain; where one is 0 all count alike
-     *
-     * @return list<float> 1 where it stays as it is
-     */
-    public function noise(array $grain): array
-    {
-        [$light, $green, $blue] = self::variances($grain);
-        $before = $light + $green + $blue;
-        $noise = [];
-        foreach ($this->byLight->a as $i => $own) {
-            $after = $light * ($own ** 2 + $this->byLight->b[$i] ** 2 + $this->byLight->c[$i] ** 2)
-                + $green * ($this->byGreen->a[$i] ** 2 + $this->byGreen->b[$i] ** 2 + $this->byGreen->c[$i] ** 2)
-                + $blue * ($this->byBlue->a[$i] ** 2 + $this->byBlue->b[$i] ** 2 + $this->byBlue->c[$i] ** 2);
-            $noise[] = sqrt($after / $before);
-        }
-
-        return $noise;
     }
 
     /**

@@ -37,6 +37,7 @@ final class CommandLine
             new ApplyCommand(),
             new ChooseCommand(),
             new MatteCommand(),
+            new CheckCommand(),
             new CubeCommand(),
             new SwatchCommand(),
             new SchemaCommand(),

@@ -36,6 +36,14 @@ final readonly class PlacedColours
         return 0 === $planes->count() ? null : new PlaneValues($planes, $planes->at($this->frame, ...($this->places)(), source: new Colours($this->colours)));
     }
 
+    /** @return array{0: float, 1: float} where one of them lies, in shares of width and height */
+    public function placeOf(int $index): array
+    {
+        [$x, $y] = ($this->places)();
+
+        return [$x[$index] ?? 0.0, $y[$index] ?? 0.0];
+    }
+
     /** Evenly chosen among them, at most so many. */
     public function thinned(int $most): self
     {

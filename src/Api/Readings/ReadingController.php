@@ -12,6 +12,8 @@ use Tovrin\App\Api\Http\FirstMove;
 use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Library\Photos;
+use Tovrin\App\Reading\CheckReader;
+use Tovrin\App\Reading\FindingView;
 use Tovrin\App\Reading\GradeReader;
 use Tovrin\App\Reading\MoveView;
 use Tovrin\App\Reading\ProbeReader;
@@ -63,6 +65,17 @@ final readonly class ReadingController
     public function summary(int $id, #[JsonBody] OneLook $body, GradeReader $reader): array
     {
         return $reader->summary($this->photos->photo($id), $body->look);
+    }
+
+    /**
+     * What goes wrong with the photo's colours in a grade.
+     *
+     * @return list<FindingView> worst first
+     */
+    #[Route('/api/photos/{id<\d+>}/checks', options: Pool::TAKES_LONG, methods: ['POST'])]
+    public function checks(int $id, #[JsonBody] OneLook $body, CheckReader $reader): array
+    {
+        return $reader->read($this->photos->photo($id), $body->look);
     }
 
     /**
