@@ -57,6 +57,12 @@ final readonly class ColourBlock
         return \count($this->a);
     }
 
+    /** The first of them, so many. */
+    public function before(int $count): self
+    {
+        return new self($this->space, \array_slice($this->a, 0, $count), \array_slice($this->b, 0, $count), \array_slice($this->c, 0, $count));
+    }
+
     /** The same colours so many times, one after the other. */
     public function repeated(int $times): self
     {

@@ -16,10 +16,11 @@ final class Compiler
     private const BLOCK = 6000;
 
     /**
-     * @param int      $size  nodes along each axis, see Cube::MIN_SIZE and MAX_SIZE
-     * @param int|null $watch index of the move whose reach weight goes into the fourth channel
+     * @param int                                           $size  nodes along each axis, see Cube::MIN_SIZE and MAX_SIZE
+     * @param int|null                                      $watch index of the move whose reach weight goes into the fourth channel
+     * @param \Closure(Colours): array<int, float>|null $weigh what goes there instead
      */
-    public static function compile(Grade $grade, int $size, ?int $watch = null): Cube
+    public static function compile(Grade $grade, int $size, ?int $watch = null, ?\Closure $weigh = null): Cube
     {
         if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
             throw new \InvalidArgumentException(Cube::sizeMessage($size));
@@ -31,7 +32,9 @@ final class Compiler
             $red[] = $part->colours->a;
             $green[] = $part->colours->b;
             $blue[] = $part->colours->c;
-            if (null !== $watch && isset($part->weights[$watch])) {
+            if (null !== $weigh) {
+                $weights[] = $weigh(Colours::lattice($size, $first, min($size, $first + $slabs)));
+            } elseif (null !== $watch && isset($part->weights[$watch])) {
                 $weights[] = $part->weights[$watch];
             }
         }

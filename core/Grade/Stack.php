@@ -141,10 +141,11 @@ final readonly class Stack
      * For the browser: the cubes one after the other as Cube::toFloats() gives them, and where mattes are softened one more, which has
      * the weight of each plane's reach, before it is softened, in red, green and blue.
      *
-     * @param int      $size  nodes along each axis
-     * @param int|null $watch index of the move whose weight goes into the fourth channel
+     * @param int                                                      $size  nodes along each axis
+     * @param int|null                                                 $watch index of the move whose weight goes into the fourth channel
+     * @param \Closure(Colours, PlaneValues): array<int, float>|null $weigh what goes there instead
      */
-    public function floats(Grade $grade, int $size, ?int $watch): string
+    public function floats(Grade $grade, int $size, ?int $watch, ?\Closure $weigh = null): string
     {
         $layers = $this->layers();
         $slabs = max(1, intdiv(self::BLOCK, $size * $size));
@@ -160,7 +161,7 @@ final readonly class Stack
                 $red[$layer][] = \array_slice($finished->a, $layer * $each, $each);
                 $green[$layer][] = \array_slice($finished->b, $layer * $each, $each);
                 $blue[$layer][] = \array_slice($finished->c, $layer * $each, $each);
-                $weights[$layer][] = \array_slice($own, $layer * $each, $each);
+                $weights[$layer][] = null === $weigh ? \array_slice($own, $layer * $each, $each) : $weigh($nodes, $this->valuesOf($layer, $each));
             }
             foreach ($this->planes->all as $number => $plane) {
                 $mattes[$number][] = $plane->reach?->weights($nodes) ?? array_fill(0, $each, 1.0);
@@ -172,6 +173,18 @@ final readonly class Stack
         }
 
         return $this->planes->areSoftened() ? $floats.self::mattes($size, array_map(static fn (array $parts): array => array_merge(...$parts), $mattes)) : $floats;
+    }
+
+    /** What the planes are in one of the cubes, for so many colours. */
+    private function valuesOf(int $layer, int $count): PlaneValues
+    {
+        $values = [];
+        foreach ($this->levels as $plane => $levels) {
+            $values[$plane] = array_fill(0, $count, $levels[$layer % \count($levels)] ?? 1.0);
+            $layer = intdiv($layer, \count($levels));
+        }
+
+        return new PlaneValues($this->planes, $values);
     }
 
     /** @param array<int, array<int, float>> $mattes one to three */

@@ -5,7 +5,10 @@ declare(strict_types=1);
 namespace Tovrin\Core\Grade;
 
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
+use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Tone\Smooth;
 
 /** What can go wrong with colours in a grade: each a function of colour. */
@@ -60,6 +63,21 @@ enum Trouble: string
             self::GreenEmpty => self::full($source->b, $finished->b, 0.0),
             self::BlueEmpty => self::full($source->c, $finished->c, 0.0),
         };
+    }
+
+    /**
+     * The same at colours that a grade is worked out for.
+     *
+     * @param array{0: float, 1: float, 2: float} $grain
+     * @param PlaneValues|null                    $planes what the planes of the grade are at these
+     *
+     * @return array<int, float>
+     */
+    public function at(Grade $grade, Colours $source, array $grain, ?PlaneValues $planes = null): array
+    {
+        $running = Evaluator::running($grade, new Colours(Strain::around($source->lab())), planes: $planes?->repeated(4))[0]->lab();
+
+        return $this->weights($source->in(Srgb::class), $running, Gamut::intoSrgb($running->before($source->count())), $grain);
     }
 
     /** Whether it is about a channel at an end of its range. */

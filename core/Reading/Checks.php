@@ -50,7 +50,7 @@ final class Checks
                 continue;
             }
             $running = $run->running->lab();
-            $finished = Gamut::intoSrgb(new ColourBlock(OkLab::class, \array_slice($running->a, 0, $count), \array_slice($running->b, 0, $count), \array_slice($running->c, 0, $count)));
+            $finished = Gamut::intoSrgb($running->before($count));
             foreach (Trouble::cases() as $trouble) {
                 $weights[$trouble->value] = $trouble->weights($source, $running, $finished, $grain);
                 $share = self::share($weights[$trouble->value]);

@@ -148,9 +148,16 @@ final readonly class PhotoColours
     /** @return array{0: float, 1: float, 2: float} how noisy its plain parts are, see Grain::ofPlainParts() */
     public function grain(Photo $photo): array
     {
+        $path = $this->store->grain($photo->storeKey());
+        $known = json_decode((string) @file_get_contents($path), true);
+        if (\is_array($known) && is_numeric($known[0] ?? null) && is_numeric($known[1] ?? null) && is_numeric($known[2] ?? null)) {
+            return [(float) $known[0], (float) $known[1], (float) $known[2]];
+        }
         $raster = $this->raster($photo);
+        $grain = Grain::ofPlainParts($raster->rgb, $raster->width, $raster->height);
+        $this->store->keep($path, json_encode($grain, \JSON_THROW_ON_ERROR));
 
-        return Grain::ofPlainParts($raster->rgb, $raster->width, $raster->height);
+        return $grain;
     }
 
     /** The preview's pixels, exactly those the browser shows. */

@@ -12,7 +12,7 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,edges-1-*}, exports/ID and tables/.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*}, exports/ID and tables/.
  */
 final readonly class PhotoStore
 {
@@ -100,6 +100,12 @@ final readonly class PhotoStore
     public function pots(string $key): string
     {
         return $this->photo($key).'/pots-4.json';
+    }
+
+    /** How noisy the photo is, found once. */
+    public function grain(string $key): string
+    {
+        return $this->photo($key).'/grain-1.json';
     }
 
     /** A folder for tables of reaches; what is in it can be made again. */

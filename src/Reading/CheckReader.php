@@ -8,7 +8,6 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Learning\PhotoColours;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Reading\Checks;
-use Tovrin\Core\Reading\Finding;
 use Tovrin\Core\Reading\Remedy;
 
 /** Says what goes wrong with a photo's colours in a grade. */
@@ -18,15 +17,19 @@ final readonly class CheckReader
     {
     }
 
-    /** @return list<FindingView> worst first, each with a way out where there is one */
-    public function read(Photo $photo, Grade $grade): array
+    /**
+     * @param bool $ways whether ways out are looked for
+     *
+     * @return list<FindingView> worst first
+     */
+    public function read(Photo $photo, Grade $grade, bool $ways = true): array
     {
         $placed = $this->colours->placedDigest($photo)->thinned(Checks::SAMPLES);
         $planes = $placed->planes($grade);
         $grain = $this->colours->grain($photo);
         $views = [];
         foreach (Checks::of($grade, $placed->colours, $grain, $planes) as $finding) {
-            $way = Remedy::for($finding, $grade, $placed->colours, $grain, $planes);
+            $way = !$ways ? null : Remedy::for($finding, $grade, $placed->colours, $grain, $planes);
             $mended = $grade->moves;
             if (null !== $way) {
                 $mended[$finding->move] = $way->move;
@@ -36,17 +39,5 @@ final readonly class CheckReader
         }
 
         return $views;
-    }
-
-    /**
-     * The same without ways out, for lists of many photos.
-     *
-     * @return list<Finding> worst first
-     */
-    public function findings(Photo $photo, Grade $grade): array
-    {
-        $placed = $this->colours->placedDigest($photo)->thinned(Checks::SAMPLES);
-
-        return Checks::of($grade, $placed->colours, $this->colours->grain($photo), $placed->planes($grade));
     }
 }

@@ -18,12 +18,15 @@ use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\ColourView;
 use Tovrin\App\Reading\PlanesForScreen;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\Plane;
 use Tovrin\Core\Grade\Planes;
+use Tovrin\Core\Grade\PlaneValues;
 use Tovrin\Core\Grade\Stack;
+use Tovrin\Core\Grade\Trouble;
 use Tovrin\Core\Move\Drawn;
 use Tovrin\Core\Reading\Reading;
 
@@ -57,10 +60,11 @@ final readonly class ColourController
         }
         $start = hrtime(true);
         $watch = $body->look->indexOf($body->watch);
+        $weigh = $this->troubled($body);
         $planes = Planes::of($body->look, null === $watch ? [] : [$watch]);
         $settled = $body->lattice >= CubeOf::SETTLED && $planes->count() > 0;
         $stack = $settled ? Stack::settled($body->look, $planes, $this->colours($body->photo), $body->cubesMost()) : Stack::of($planes);
-        $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch)->toFloats() : $stack->floats($body->look, $body->lattice, $watch));
+        $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch, $weigh)->toFloats() : $stack->floats($body->look, $body->lattice, $watch, $weigh));
         if ($planes->count() > 0) {
             $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];
             $answer->headers->set('Tovrin-Planes', json_encode(array_map($named, $planes->all, $stack->counts(), array_keys($planes->all)), \JSON_THROW_ON_ERROR));
@@ -68,6 +72,25 @@ final readonly class ColourController
         $answer->headers->set('Server-Timing', \sprintf('compile;dur=%.2f', (hrtime(true) - $start) / 1e6));
 
         return $answer;
+    }
+
+    /** @return (\Closure(Colours, PlaneValues|null=): array<int, float>)|null how much something goes wrong at colours; null where nothing is asked for */
+    private function troubled(CubeOf $body): ?\Closure
+    {
+        $trouble = null === $body->check ? null : Trouble::tryFrom($body->check);
+        if (null === $trouble) {
+            return null;
+        }
+        if (null === $body->photo) {
+            throw new Refused('photo: a check goes by the noise of a photo. Name one.');
+        }
+        /** @var PhotoColours $colours */
+        $colours = ($this->photoColours)();
+        /** @var Photos $photos */
+        $photos = ($this->photos)();
+        $grain = $colours->grain($photos->photo($body->photo));
+
+        return static fn (Colours $nodes, ?PlaneValues $planes = null): array => $trouble->at($body->look, $nodes, $grain, $planes);
     }
 
     /** Some of a photo's colours; null where none is named. */

@@ -7,6 +7,7 @@ namespace Tovrin\App\Api\Colours;
 use Symfony\Component\Validator\Constraints as Assert;
 use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\Trouble;
 
 /** A grade to be compiled. */
 final readonly class CubeOf
@@ -24,6 +25,7 @@ final readonly class CubeOf
      * @param int         $lattice nodes along each axis
      * @param string|null $watch   id of the move whose reach weight goes into the fourth channel
      * @param int|null    $photo   number of the photo it is for: planes get as many levels as its colours need
+     * @param string|null $check   what goes into the fourth channel instead: where this goes wrong, see FindingView; goes by the photo's noise
      */
     public function __construct(
         public Grade $look,
@@ -31,7 +33,15 @@ final readonly class CubeOf
         public int $lattice,
         public ?string $watch = null,
         public ?int $photo = null,
+        #[Assert\Choice(callback: [self::class, 'troubles'], message: 'there is no check of that name.')]
+        public ?string $check = null,
     ) {
+    }
+
+    /** @return list<string> */
+    public static function troubles(): array
+    {
+        return array_column(Trouble::cases(), 'value');
     }
 
     /** How many cubes of this size may be computed for it at once; 0 where one is too much. */

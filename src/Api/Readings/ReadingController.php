@@ -8,11 +8,13 @@ use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Colours\OneLook;
 use Tovrin\App\Api\Fitting\WatchedLook;
+use Tovrin\App\Api\Http\Binary;
 use Tovrin\App\Api\Http\FirstMove;
 use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\CheckReader;
+use Tovrin\App\Reading\CloudReader;
 use Tovrin\App\Reading\FindingView;
 use Tovrin\App\Reading\GradeReader;
 use Tovrin\App\Reading\MoveView;
@@ -73,9 +75,16 @@ final readonly class ReadingController
      * @return list<FindingView> worst first
      */
     #[Route('/api/photos/{id<\d+>}/checks', options: Pool::TAKES_LONG, methods: ['POST'])]
-    public function checks(int $id, #[JsonBody] OneLook $body, CheckReader $reader): array
+    public function checks(int $id, #[JsonBody] ChecksOf $body, CheckReader $reader): array
     {
-        return $reader->read($this->photos->photo($id), $body->look);
+        return $reader->read($this->photos->photo($id), $body->look, $body->ways);
+    }
+
+    /** Where the photo's colours lie, and where a grade takes them; see CloudReader. */
+    #[Route('/api/photos/{id<\d+>}/cloud', options: Pool::TAKES_LONG, methods: ['POST'])]
+    public function cloud(int $id, #[JsonBody] WatchedLook $body, CloudReader $reader): Binary
+    {
+        return Binary::of($reader->read($this->photos->photo($id), $body->look, $body->watch));
     }
 
     /**

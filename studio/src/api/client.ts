@@ -3,6 +3,7 @@ import type { components, paths } from '../generated/api';
 import { identified, type Look, type LookFile, type Reach } from '../model/looks';
 import { edgesIn } from '../gl/edges';
 import { planesIn, type PlaneLevels } from '../gl/planes';
+import { watchParts } from '../model/findings';
 import type { Kept } from '../model/grading';
 
 type Schemas = components['schemas'];
@@ -137,15 +138,18 @@ export const api = {
   removeVersion: (id: number) => done(client.DELETE('/api/versions/{id}', at(id))),
   restoreVersion: (id: number) => take(client.POST('/api/versions/{id}/restore', at(id))).then(version),
   summary: (id: number, look: Look) => take(client.POST('/api/photos/{id}/summary', { ...at(id), body: { look } })),
-  cube: async (look: Look, lattice: number, watch: string | null, photo: number | null = null) => {
-    const { data, response } = await sent(client.POST('/api/cube', { params: { query: { draft: lattice <= DRAFT_MOST } }, body: { look, lattice, watch, photo }, parseAs: 'arrayBuffer' }));
+  cube: async (look: Look, lattice: number, watched: string | null, photo: number | null = null) => {
+    const { watch, check } = watchParts(watched);
+    const { data, response } = await sent(client.POST('/api/cube', { params: { query: { draft: lattice <= DRAFT_MOST } }, body: { look, lattice, watch, photo, check }, parseAs: 'arrayBuffer' }));
     return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
   },
   edges: async (id: number, look: Look) => edgesIn(await bytes(client.POST('/api/photos/{id}/edges', { ...at(id), body: { look }, parseAs: 'arrayBuffer' }))),
-  planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch }, parseAs: 'arrayBuffer' }))),
+  planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch: watchParts(watch).watch }, parseAs: 'arrayBuffer' }))),
   under: (id: number, points: [number, number][]) => take(client.POST('/api/photos/{id}/under', { ...at(id), body: { points } })),
   source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),
   readings: (id: number, look: Look, watch: string | null, signal?: AbortSignal) => take(client.POST('/api/photos/{id}/readings', { ...at(id), body: { look, watch }, signal })),
+  checks: (id: number, look: Look, ways: boolean, signal?: AbortSignal) => take(client.POST('/api/photos/{id}/checks', { ...at(id), body: { look, ways }, signal })),
+  cloud: (id: number, look: Look, watch: string | null) => bytes(client.POST('/api/photos/{id}/cloud', { ...at(id), body: { look, watch }, parseAs: 'arrayBuffer' })),
   lit: (id: number, look: Look, watch: string, plane: string, chromaTop: number) => take(client.POST('/api/photos/{id}/lit', { ...at(id), body: { look, watch, plane, chromaTop } })),
   probes: (id: number, look: Look, points: ProbePoint[], how: { watch?: string | null; before?: string | null } = {}) => take(client.POST('/api/photos/{id}/probes', { ...at(id), body: { look, points, ...how } })),
   reachFrom: (id: number, base: Reach | null, samples: Sample[]) => take(client.POST('/api/photos/{id}/reach', { ...at(id), body: { base, samples } })),

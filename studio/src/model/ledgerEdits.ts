@@ -1,4 +1,4 @@
-import { isAtRest, moveOf, newMove, restingParams, withField, withMove, withNewIds, type Look, type LookFile, type MoveKind } from './looks';
+import { isAtRest, moveOf, newMove, restingParams, withField, withMove, withNewIds, type Look, type LookFile, type Move, type MoveKind } from './looks';
 
 /** What can be done to the list of moves, each a function of the newest look. */
 export type Edit = (look: Look) => Look;
@@ -58,6 +58,11 @@ export function added(look: Look, selected: string | null, kind: MoveKind): { ed
   const move = newMove(kind);
   return { id: move.id, edit: (newest) => ({ ...newest, moves: [...newest.moves, move] }) };
 }
+
+/** Moves as they are in another grade, in which something is mended; those it does not know stay. */
+export const mendedWith =
+  (mended: LookFile): Edit =>
+  (look) => ({ ...look, moves: look.moves.map((move) => (mended.moves.find(({ id }) => id === move.id) as Move | undefined) ?? move) });
 
 /** The moves of a look, below those that are there. */
 export function begunWith(look: LookFile): { edit: Edit; id: string | null } {

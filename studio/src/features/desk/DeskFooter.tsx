@@ -2,6 +2,13 @@ import { Box, Button, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import type { ProbeReading } from '../../api/client';
 import { greys } from '../../theme';
+import type { Drawer } from './usePanels';
+
+const HELP: Record<Drawer, string> = {
+  checks: 'What goes wrong with the photo’s colours, and a way out',
+  cloud: 'The photo’s colours in space, to be turned',
+  readings: 'Figures at pinned places, levels and scopes',
+};
 
 interface Props {
   /** The set's photos, small. */
@@ -9,27 +16,37 @@ interface Props {
   pointed: ProbeReading | null;
   /** How many probes are pinned. */
   probes: number;
-  open: boolean;
-  onOpen: (open: boolean) => void;
+  /** How many things go wrong with the photo's colours. */
+  found: number;
+  drawer: Drawer | null;
+  onDrawer: (drawer: Drawer | null) => void;
 }
 
-/** The line at the foot: the set's photos, the colour under the pointer, the readings. */
-export function DeskFooter({ strip, pointed, probes, open, onOpen }: Props) {
+/** The line at the foot: the set's photos, the colour under the pointer, and what can stand below the photo. */
+export function DeskFooter({ strip, pointed, probes, found, drawer, onDrawer }: Props) {
+  const counted = (name: string, count: number) => (count > 0 ? `${name} (${String(count)})` : name);
+  const names = { checks: counted('Checks', found), cloud: 'Cloud', readings: counted('Readings', probes) };
   return (
     <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
       {strip}
       <Typography variant="caption" noWrap component="div" role="note" aria-label="Under the pointer" sx={{ flex: 'none', maxWidth: 420, textAlign: 'right', fontVariantNumeric: 'tabular-nums', color: greys.text }}>
         {pointed ? pointedWords(pointed) : ''}
       </Typography>
-      <Button
-        aria-expanded={open}
-        onClick={() => {
-          onOpen(!open);
-        }}
-        sx={{ mx: 1, flex: 'none' }}
-      >
-        Readings{probes > 0 ? ` (${String(probes)})` : ''}
-      </Button>
+      <Box role="group" aria-label="Below the photo" sx={{ display: 'flex', mx: 1, flex: 'none' }}>
+        {(['checks', 'cloud', 'readings'] as const).map((one) => (
+          <Button
+            key={one}
+            aria-expanded={drawer === one}
+            title={HELP[one]}
+            onClick={() => {
+              onDrawer(drawer === one ? null : one);
+            }}
+            sx={{ bgcolor: drawer === one ? '#505050' : 'transparent' }}
+          >
+            {names[one]}
+          </Button>
+        ))}
+      </Box>
     </Box>
   );
 }

@@ -36,6 +36,11 @@ export function DeskSide({ desk }: { desk: Desk }) {
       aspect={atHand.aspect}
       onAspect={atHand.onAspect}
       surroundings={desk.surroundings}
+      worse={desk.checks.worse}
+      onChecks={(finding) => {
+        desk.panels.setDrawer('checks');
+        desk.checks.choose(finding);
+      }}
       onPointPot={families.setPot}
       onSay={desk.onSay}
       onFailure={desk.onFailure}

@@ -1,4 +1,6 @@
 import { AreaOverlay } from '../area/AreaOverlay';
+import { Typography } from '@mui/material';
+import { watchOfCheck } from '../../model/findings';
 import { FirstStepLine } from '../first/FirstStepLine';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolStrip } from '../photo/StageTools';
@@ -37,14 +39,14 @@ export function DeskStage({ desk }: { desk: Desk }) {
           fit={fit}
           pullBar={pull.bar}
           areas={areas}
-          idle={desk.first.wanted ? <FirstStepLine onChoose={() => { setTool('choose'); }} onAway={desk.first.away} /> : null}
+          idle={desk.checks.chosen ? <Typography variant="body2">In colour: {desk.checks.chosen.words}. The rest is grey.</Typography> : desk.first.wanted ? <FirstStepLine onChoose={() => { setTool('choose'); }} onAway={desk.first.away} /> : null}
         />
       </ToolStrip>
       <PhotoStage
         photo={photo}
         look={judging.shown}
         onPreview={judging.onPreview}
-        watch={atHand.watch}
+        watch={desk.checks.chosen ? watchOfCheck(desk.checks.chosen.trouble) : atHand.watch}
         view={desk.tools.viewNow}
         viewport={stage.viewport}
         onViewport={stage.setViewport}

@@ -5,6 +5,7 @@ import { api, type Photo, type Preset } from '../../api/client';
 import { AddMovePanel } from '../gallery/AddMovePanel';
 import { LooksPanel } from '../gallery/LooksPanel';
 import { Ledger } from '../ledger/Ledger';
+import type { Finding } from '../../model/findings';
 import { added, begunWith } from '../../model/ledgerEdits';
 import { MoveControls } from '../ledger/MoveControls';
 import { withField, withMove, type Look, type Move, type MoveKind } from '../../model/looks';
@@ -28,13 +29,16 @@ interface Props {
   aspect: string | null;
   onAspect: (aspect: string) => void;
   surroundings: Surroundings;
+  /** What the last change made clearly worse. */
+  worse: Finding | null;
+  onChecks: (finding: Finding) => void;
   onPointPot: (pot: number | null) => void;
   onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
 /** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
-export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, onPointPot, onSay, onFailure }: Props) {
+export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, worse, onChecks, onPointPot, onSay, onFailure }: Props) {
   const [adding, setAdding] = useState<'move' | 'look' | null>(null);
   const [cameFrom, setCameFrom] = useState<'move' | 'look' | null>(null);
   const kept = grading.kept?.look;
@@ -88,6 +92,8 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
           look={look}
           selected={move?.id ?? null}
           summary={summary ?? []}
+          worse={worse}
+          onChecks={onChecks}
           onSelect={onSelect}
           onEdit={session.edit}
           solo={judged?.solo ? judged.id : null}

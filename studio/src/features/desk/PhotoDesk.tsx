@@ -2,6 +2,9 @@ import type { ReactNode } from 'react';
 import type { Photo } from '../../api/client';
 import { CarryOver } from '../carry/CarryOver';
 import { DeskPanels } from '../../ui/layout/DeskPanels';
+import { mendedWith } from '../../model/ledgerEdits';
+import { ChecksDrawer } from '../checks/ChecksDrawer';
+import { CloudDrawer } from '../cloud/CloudDrawer';
 import { ColoursPanel } from '../pots/ColoursPanel';
 import { ReadingsDrawer } from '../read/ReadingsDrawer';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
@@ -30,7 +33,9 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
   const { stage, readings, atHand, panels } = desk;
   const { session, kept } = desk.grading;
   const below = () => {
-    if (panels.readingsOpen) return { part: 'readings' as const, content: <ReadingsDrawer source={readings.source?.scopes} result={readings.result?.scopes} probes={readings.probes} readings={readings.ofProbes} onProbes={readings.setProbes} /> };
+    if (panels.drawer === 'checks') return { part: 'checks' as const, content: <ChecksDrawer checks={desk.checks} look={desk.grading.look} onMend={(mended) => { session.edit(mendedWith(mended)); }} onMove={atHand.select} /> };
+    if (panels.drawer === 'cloud') return { part: 'cloud' as const, content: <CloudDrawer photoId={photo.id} kept={kept?.look} watch={atHand.watch} /> };
+    if (panels.drawer === 'readings') return { part: 'readings' as const, content: <ReadingsDrawer source={readings.source?.scopes} result={readings.result?.scopes} probes={readings.probes} readings={readings.ofProbes} onProbes={readings.setProbes} /> };
     return panels.folded ? null : { part: 'bench' as const, content: <DeskBench photoId={photo.id} kept={kept?.look} move={atHand.move} onMove={atHand.onMove} surroundings={desk.surroundings} aspect={atHand.aspect} onAspect={atHand.onAspect} /> };
   };
   return (
@@ -68,7 +73,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
         photo={<DeskStage desk={desk} />}
         below={below()}
       />
-      <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} open={panels.readingsOpen} onOpen={panels.setReadingsOpen} />
+      <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} found={desk.checks.findings?.length ?? 0} drawer={panels.drawer} onDrawer={panels.setDrawer} />
       <ShortcutsDialog open={panels.helpOpen} onClose={() => { panels.setHelpOpen(false); }} />
     </>
   );

@@ -1,10 +1,12 @@
 import { useCallback, useState } from 'react';
 import { api, type Photo } from '../../api/client';
 import { useAreas } from '../area/useAreas';
+import { useChecks } from '../checks/useChecks';
 import { strokesOf } from '../choose/choosing';
 import { useBreadthWheel } from '../choose/useBreadthWheel';
 import { sampleOf, useChoosing } from '../choose/useChoosing';
 import { useFirstStep } from '../first/useFirstStep';
+import type { ViewMode } from '../../gl/PhotoRenderer';
 import { newMove, withField, type Move } from '../../model/looks';
 import type { Surroundings } from '../panels/panel';
 import type { Mark } from '../photo/PlaceMarks';
@@ -63,9 +65,10 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
   const judging = useJudging(session, look, watch);
   const families = useFamilies(photo.id, move, aspect);
   const { held, holdBefore, holdReached, ...tools } = useTools(choosing, move, () => {
-    panels.setReadingsOpen(true);
+    panels.setDrawer('readings');
   });
-  const viewNow = shownView(tools.view, held, move !== undefined);
+  const checks = useChecks(photo.id, keptLook, panels.drawer === 'checks');
+  const viewNow = checks.chosen && !held.before ? 'reached' : shownView(tools.view, held, move !== undefined);
   const stage = useStage(photo, viewNow === 'beside' ? 2 : 1, comparing.panes.length < 2);
   const toPhoto = () => {
     stage.frame.current?.focus({ preventScroll: true });
@@ -165,11 +168,18 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     photos,
   };
   return {
-    photo, onFailure, onSay, grading, versions, comparing, readings, panels, families, areas, stage, first, surroundings, onStroke, startOnPot,
+    photo, onFailure, onSay, grading, checks, versions, comparing, readings, panels, families, areas, stage, first, surroundings, onStroke, startOnPot,
     atHand: { move, select, watch, onMove, aspect, onAspect },
     choice: { choosing, fit, turn, ...choosingState },
     picking, pull, judging,
-    tools: { ...tools, viewNow },
+    tools: {
+      ...tools,
+      setView: (view: ViewMode) => {
+        checks.choose(null);
+        tools.setView(view);
+      },
+      viewNow,
+    },
     picture: { ...picture, marks },
   };
 }

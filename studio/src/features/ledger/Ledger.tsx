@@ -2,6 +2,7 @@ import AddIcon from '@mui/icons-material/Add';
 import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../../api/client';
+import type { Finding } from '../../model/findings';
 import { greys } from '../../theme';
 import { EdgesSwitch } from './EdgesSwitch';
 import { LedgerRow } from './LedgerRow';
@@ -13,6 +14,9 @@ interface Props {
   /** Id of the move at hand. */
   selected: string | null;
   summary: MoveSummary[];
+  /** What the last change made clearly worse. */
+  worse: Finding | null;
+  onChecks: (finding: Finding) => void;
   onSelect: (id: string) => void;
   onEdit: (edit: Edit) => void;
   /** Id of the only move that is shown; null while all are. */
@@ -25,7 +29,7 @@ interface Props {
 }
 
 /** The grade, move by move, in plain words. */
-export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo, onAdd, onLooks, cameFrom }: Props) {
+export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onEdit, solo, onSolo, onAdd, onLooks, cameFrom }: Props) {
   /** The move that is dragged, and the place it would go to. */
   const [dragged, setDragged] = useState<{ id: string; from: number; to: number } | null>(null);
   const [menu, setMenu] = useState<{ at: HTMLElement; id: string } | null>(null);
@@ -84,6 +88,8 @@ export function Ledger({ look, selected, summary, onSelect, onEdit, solo, onSolo
               selected={move.id === selected}
               naming={naming === move.id}
               summary={summary.find(({ id }) => id === move.id)}
+              worse={worse?.move === move.id ? worse : null}
+              onChecks={onChecks}
               onSelect={() => {
                 onSelect(move.id);
               }}

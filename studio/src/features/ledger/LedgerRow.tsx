@@ -2,6 +2,8 @@ import MoreIcon from '@mui/icons-material/MoreVert';
 import { Box, ButtonBase, IconButton, InputBase, Switch, Tooltip, Typography } from '@mui/material';
 import { useEffect, useRef, type DragEvent, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../../api/client';
+import { WorseLine } from '../checks/WorseLine';
+import type { Finding } from '../../model/findings';
 import { SwatchPair } from '../../ui/controls/SwatchPair';
 import { moveWords } from '../panels';
 import { greys } from '../../theme';
@@ -15,6 +17,8 @@ interface Props {
   selected: boolean;
   naming: boolean;
   summary: MoveSummary | undefined;
+  worse: Finding | null;
+  onChecks: (finding: Finding) => void;
   onSelect: () => void;
   onSwitch: (on: boolean) => void;
   /** The name typed, or null when it was given up. */
@@ -32,7 +36,7 @@ interface Props {
 const DRAGGED = 'text/x-move';
 
 /** One move of the grade, in plain words. */
-export function LedgerRow({ move, number, selected, naming, summary, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: Props) {
+export function LedgerRow({ move, number, selected, naming, summary, worse, onChecks, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: Props) {
   const on = isOn(move);
   const amount = amountOf(move);
   const name = move.label ? move.label : kindTitle(move.kind);
@@ -123,6 +127,7 @@ export function LedgerRow({ move, number, selected, naming, summary, onSelect, o
         {details}
         {on ? '' : ' · off'}
       </Typography>
+      {worse && <WorseLine finding={worse} onChecks={onChecks} />}
     </Box>
   );
 }

@@ -1,10 +1,8 @@
 import { Box, Typography } from '@mui/material';
 import type { Scopes } from '../../api/client';
+import { CHANNELS, clippingWords, isTold } from '../read/clipping';
 
 const TALL = 44;
-const CHANNELS = ['red', 'green', 'blue'] as const;
-/** Share of the picture from which on clipping is told. */
-const TOLD = 0.0005;
 
 /** Lightness of the source behind that of the result, and which channels run into an end. */
 export function SmallHistogram({ source, result }: { source: Scopes; result: Scopes | undefined }) {
@@ -15,9 +13,8 @@ export function SmallHistogram({ source, result }: { source: Scopes; result: Sco
     const heights = Array.from({ length: 64 }, (_, i) => counts.slice(4 * i, 4 * i + 4).reduce((sum, count) => sum + count, 0) / 4);
     return `M0 ${String(TALL)}${heights.map((count, i) => `L${String(i * 4 + 2)} ${(TALL - Math.min(1, Math.sqrt(count / most)) * (TALL - 3)).toFixed(1)}`).join('')}L256 ${String(TALL)}Z`;
   };
-  const ends = (end: 'low' | 'high') => CHANNELS.filter((name) => (now.clipped[name]?.[end] ?? 0) > TOLD).map((name) => `${name} ${((now.clipped[name]?.[end] ?? 0) * 100).toFixed(1)} %`);
-  const [empty, full] = [ends('low'), ends('high')];
-  const words = [empty.length > 0 ? `Empty: ${empty.join(', ')}` : '', full.length > 0 ? `Full: ${full.join(', ')}` : ''].filter((text) => text !== '').join('. ');
+  const words = clippingWords(now);
+  const [empty, full] = [CHANNELS.some((name) => isTold(now.clipped[name]?.low)), CHANNELS.some((name) => isTold(now.clipped[name]?.high))];
   return (
     <Box>
       <Box sx={{ position: 'relative', bgcolor: '#262626', borderRadius: 0.5, overflow: 'hidden' }}>
@@ -25,11 +22,11 @@ export function SmallHistogram({ source, result }: { source: Scopes; result: Sco
           <path d={path(source.histogram.light)} fill="#5a5a5a" />
           <path d={path(now.histogram.light)} fill={result ? 'rgb(220 220 220 / 55%)' : 'none'} stroke="#e8e8e8" strokeWidth={1} vectorEffect="non-scaling-stroke" />
         </svg>
-        {empty.length > 0 && <Box aria-hidden sx={{ position: 'absolute', left: 0, top: 0, bottom: 0, width: 3, bgcolor: '#fff' }} />}
-        {full.length > 0 && <Box aria-hidden sx={{ position: 'absolute', right: 0, top: 0, bottom: 0, width: 3, bgcolor: '#fff' }} />}
+        {empty && <Box aria-hidden sx={{ position: 'absolute', left: 0, top: 0, bottom: 0, width: 3, bgcolor: '#fff' }} />}
+        {full && <Box aria-hidden sx={{ position: 'absolute', right: 0, top: 0, bottom: 0, width: 3, bgcolor: '#fff' }} />}
       </Box>
       <Typography variant="caption" component="div" sx={{ fontSize: '0.7rem', lineHeight: 1.25, mt: '2px' }}>
-        {words === '' ? 'Nothing is clipped.' : `${words}.`}
+        {words}
       </Typography>
     </Box>
   );

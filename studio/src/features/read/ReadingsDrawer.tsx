@@ -4,6 +4,7 @@ import { useLayoutEffect, useRef, useState } from 'react';
 import { OneOf } from '../../ui/controls/OneOf';
 import type { ProbePoint, ProbeReading, Scopes } from '../../api/client';
 import { greys } from '../../theme';
+import { clippingWords } from './clipping';
 
 interface Props {
   source: Scopes | undefined;
@@ -150,15 +151,6 @@ function ProbeRow({ number, probe, reading, onSize, onRemove }: RowProps) {
       </td>
     </tr>
   );
-}
-
-function clippingWords(scopes: Scopes): string {
-  const parts = (['red', 'green', 'blue'] as const).flatMap((name) => {
-    const { low = 0, high = 0 } = scopes.clipped[name] ?? {};
-    return [high > 0.0005 ? `${name} full ${(high * 100).toFixed(1)} %` : '', low > 0.0005 ? `${name} empty ${(low * 100).toFixed(1)} %` : ''];
-  });
-  const text = parts.filter((part) => part !== '').join(', ');
-  return text === '' ? 'No channel is clipped.' : `Clipped: ${text}.`;
 }
 
 const TALL = 132;

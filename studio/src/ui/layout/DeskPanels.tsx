@@ -2,14 +2,14 @@ import { Box } from '@mui/material';
 import { useMemo, type ReactNode, type RefObject } from 'react';
 import { Group, Panel, Separator, usePanelRef, type PanelImperativeHandle } from 'react-resizable-panels';
 import { greys } from '../../theme';
-import { BOUNDS, SizeMemory, usualSize, type Part } from './sizes';
+import { BOUNDS, SizeMemory, usualSize, type Below, type Part } from './sizes';
 
 interface Props {
   left: ReactNode;
   photo: ReactNode;
   right: ReactNode;
   /** What stands below, across the window; null for nothing. */
-  below: { part: 'bench' | 'readings'; content: ReactNode } | null;
+  below: { part: Below; content: ReactNode } | null;
   /** The sides are folded away. */
   folded: boolean;
 }
@@ -71,7 +71,7 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
             {!folded && side('right', 'Moves', right)}
           </Group>
         </Panel>
-        {below && <Divider key={`${below.part} divider`} name={below.part === 'bench' ? 'Height of the bench' : 'Height of the readings'} way="along" onReset={() => { reset(below.part, belowPanel); }} />}
+        {below && <Divider key={`${below.part} divider`} name={`Height of the ${below.part}`} way="along" onReset={() => { reset(below.part, belowPanel); }} />}
         {below && (
           <Panel key={below.part} id={below.part} panelRef={belowPanel} defaultSize={size(below.part)} minSize={BOUNDS[below.part].least} maxSize={BOUNDS[below.part].most} groupResizeBehavior="preserve-pixel-size">
             {below.content}

@@ -1,5 +1,8 @@
 /** A part of the desk whose size can be changed: widths of the two sides, heights of what stands below. */
-export type Part = 'left' | 'right' | 'bench' | 'readings';
+export type Part = 'left' | 'right' | Below;
+
+/** What can stand below the photo. */
+export type Below = 'bench' | 'readings' | 'checks' | 'cloud';
 
 interface Window {
   width: number;
@@ -18,6 +21,8 @@ export const BOUNDS: Record<Part, Bounds> = {
   right: { least: 288, most: 640 },
   bench: { least: 108, most: 640 },
   readings: { least: 150, most: 640 },
+  checks: { least: 108, most: 640 },
+  cloud: { least: 150, most: 640 },
 };
 
 /** Where a part begins: a share of the window, never so small that it cuts what is in it, nor so large that it wastes room. */
@@ -26,6 +31,8 @@ const USUAL: Record<Part, { side: keyof Window; share: number; least: number; mo
   right: { side: 'width', share: 0.185, least: 302, most: 480 },
   bench: { side: 'height', share: 0.177, least: 142, most: 320 },
   readings: { side: 'height', share: 0.24, least: 200, most: 360 },
+  checks: { side: 'height', share: 0.22, least: 176, most: 320 },
+  cloud: { side: 'height', share: 0.33, least: 240, most: 420 },
 };
 
 export function usualSize(part: Part, window: Window): number {
