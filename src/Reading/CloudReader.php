@@ -17,6 +17,8 @@ final readonly class CloudReader
 {
     /** Parts of one unit of L, a or b that places are told in. */
     private const UNIT = 32_000.0;
+    /** A prime that no count of colours is a multiple of: taken so many places on, the first ones are spread over the photo as all are. */
+    private const STRIDE = 99_991;
 
     public function __construct(private PhotoColours $colours)
     {
@@ -25,7 +27,7 @@ final readonly class CloudReader
     /**
      * @param string|null $watch id of the move whose reach is lit
      *
-     * @return string for each colour L, a, b before and L, a, b after, as 16-bit integers of 1/32000, least significant first; then for each colour red, green,
+     * @return string in an order in which the first so many stand for all: for each colour L, a, b before and L, a, b after, as 16-bit integers of 1/32000, least significant first; then for each colour red, green,
      *                blue before, red, green, blue after and how much the watched move reaches it, a byte each
      */
     public function read(Photo $photo, Grade $grade, ?string $watch): string
@@ -38,8 +40,10 @@ final readonly class CloudReader
         $weights = null === $at ? null : $evaluation->weights[$at];
         $before = self::columns($placed->colours);
         $after = self::columns($evaluation->colours);
-        foreach ($before[0] as $i => $light) {
-            $places .= pack('v6', $light, $before[1][$i], $before[2][$i], $after[0][$i], $after[1][$i], $after[2][$i]);
+        $count = \count($before[0]);
+        for ($k = 0; $k < $count; ++$k) {
+            $i = $k * self::STRIDE % $count;
+            $places .= pack('v6', $before[0][$i], $before[1][$i], $before[2][$i], $after[0][$i], $after[1][$i], $after[2][$i]);
             $bytes .= pack('C7', $before[3][$i], $before[4][$i], $before[5][$i], $after[3][$i], $after[4][$i], $after[5][$i], null === $weights ? 255 : (int) round(255.0 * $weights[$i]));
         }
 

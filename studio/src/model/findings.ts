@@ -15,10 +15,10 @@ export function watchParts(watched: string | null): { watch: string | null; chec
   return watched?.startsWith(CHECK) ? { watch: null, check: watched.slice(CHECK.length) } : { watch: watched, check: null };
 }
 
-/** What a change has made clearly worse, the worst of it; what has been told once is not told again. */
-export function worsened(before: readonly Finding[], after: readonly Finding[], told: ReadonlySet<string>): Finding | null {
+/** What a change has made clearly worse, worst first. */
+export function worsened(before: readonly Finding[], after: readonly Finding[]): Finding[] {
   const share = (trouble: string) => before.find((one) => one.trouble === trouble)?.share ?? 0;
-  return after.find((one) => one.share - share(one.trouble) >= CLEARLY && !told.has(toldKey(one))) ?? null;
+  return after.filter((one) => one.share - share(one.trouble) >= CLEARLY);
 }
 
 export const toldKey = ({ trouble, move }: Finding): string => `${trouble} ${move}`;

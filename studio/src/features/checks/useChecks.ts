@@ -35,8 +35,10 @@ export function useChecks(photoId: number, look: Look | undefined, open: boolean
   const fresh = query.isPlaceholderData ? undefined : findings;
   useEffect(() => {
     if (!fresh) return;
-    const now = before.current ? worsened(before.current, fresh, told.current) : null;
-    if (now) told.current.add(toldKey(now));
+    const grown = before.current ? worsened(before.current, fresh) : [];
+    const now = grown.find((one) => !told.current.has(toldKey(one)));
+    // What came along with it is in the list, and is not told one by one later.
+    for (const one of grown) told.current.add(toldKey(one));
     // What is said stays until it holds no longer.
     setWorse((said) => now ?? (said && (fresh.find((one) => toldKey(one) === toldKey(said)) ?? null)));
     before.current = fresh;

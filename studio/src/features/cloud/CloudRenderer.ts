@@ -37,6 +37,8 @@ export interface CloudLook {
   share: number;
   /** What is not reached is grey. */
   lit: boolean;
+  /** How many points at most. */
+  most: number;
 }
 
 /** Draws a photo's colours as points. */
@@ -84,7 +86,7 @@ export class CloudRenderer {
     attribute('reached', 1, gl.UNSIGNED_BYTE, COLOUR, colours + 6);
   }
 
-  draw({ projection, share, lit }: CloudLook): void {
+  draw({ projection, share, lit, most }: CloudLook): void {
     const { gl } = this;
     gl.viewport(0, 0, gl.drawingBufferWidth, gl.drawingBufferHeight);
     gl.clearColor(0.149, 0.149, 0.149, 1);
@@ -101,6 +103,6 @@ export class CloudRenderer {
     gl.uniform1f(this.points.at.lit, lit ? 1 : 0);
     gl.uniform1f(this.points.at.size, Math.max(1.5, gl.drawingBufferHeight / 140));
     gl.bindVertexArray(this.cloud);
-    gl.drawArrays(gl.POINTS, 0, this.count);
+    gl.drawArrays(gl.POINTS, 0, Math.min(most, this.count));
   }
 }
