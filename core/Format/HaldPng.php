@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Format;
 
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Cube\Cube;
 
 /**
@@ -34,23 +36,39 @@ final class HaldPng
 
     public static function write(Cube $cube): string
     {
-        $level = (int) round(sqrt($cube->size));
-        if ($level * $level !== $cube->size) {
-            throw new \InvalidArgumentException(\sprintf('A Hald PNG holds lattices whose size is a square number; %d is none. Use %d.', $cube->size, self::latticeFor($cube->size)));
+        return implode('', iterator_to_array(self::pieces([new ColourBlock(Srgb::class, $cube->red, $cube->green, $cube->blue)], $cube->size), false));
+    }
+
+    /**
+     * The same piece by piece.
+     *
+     * @param iterable<ColourBlock> $slabs nodes in their order, encoded sRGB
+     *
+     * @return \Generator<int, string>
+     */
+    public static function pieces(iterable $slabs, int $size): \Generator
+    {
+        $level = (int) round(sqrt($size));
+        if ($level * $level !== $size) {
+            throw new \InvalidArgumentException(\sprintf('A Hald PNG holds lattices whose size is a square number; %d is none. Use %d.', $size, self::latticeFor($size)));
         }
         $side = $level * $level * $level;
-        $rowBytes = $side * 6;
-        $rows = '';
-        foreach (str_split($cube->toWords(false), max(1, $rowBytes)) as $row) {
-            $rows .= "\0".$row;
+        yield "\x89PNG\r\n\x1a\n".PngChunk::of('IHDR', pack('NNCCCCC', $side, $side, 16, 2, 0, 0, 0)).PngChunk::of('sRGB', "\0");
+        $deflate = deflate_init(\ZLIB_ENCODING_DEFLATE, ['level' => 6]);
+        \assert(false !== $deflate);
+        $waiting = '';
+        foreach ($slabs as $slab) {
+            $waiting .= Cube::words($slab->a, $slab->b, $slab->c);
+            $rows = '';
+            for ($at = 0; \strlen($waiting) - $at >= 6 * $side; $at += 6 * $side) {
+                $rows .= "\0".substr($waiting, $at, 6 * $side);
+            }
+            $waiting = substr($waiting, $at);
+            $data = (string) deflate_add($deflate, $rows, \ZLIB_NO_FLUSH);
+            if ('' !== $data) {
+                yield PngChunk::of('IDAT', $data);
+            }
         }
-        $data = gzcompress($rows, 6);
-        \assert(\is_string($data));
-
-        return "\x89PNG\r\n\x1a\n"
-            .PngChunk::of('IHDR', pack('NNCCCCC', $side, $side, 16, 2, 0, 0, 0))
-            .PngChunk::of('sRGB', "\0")
-            .PngChunk::of('IDAT', $data)
-            .PngChunk::of('IEND', '');
+        yield PngChunk::of('IDAT', (string) deflate_add($deflate, '', \ZLIB_FINISH)).PngChunk::of('IEND', '');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Grade;
 
+use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Gamut;
 use Tovrin\Core\Cube\Cube;
@@ -40,6 +41,22 @@ final class Compiler
         }
 
         return new Cube($size, array_merge(...$red), array_merge(...$green), array_merge(...$blue), array_merge(...$weights));
+    }
+
+    /**
+     * The nodes of a lattice piece by piece, for tables that would take much memory as a whole.
+     *
+     * @return \Generator<int, ColourBlock> encoded sRGB, red running fastest
+     */
+    public static function slabs(Grade $grade, int $size): \Generator
+    {
+        if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
+            throw new \InvalidArgumentException(Cube::sizeMessage($size));
+        }
+        $slabs = max(1, intdiv(self::BLOCK, $size * $size));
+        for ($first = 0; $first < $size; $first += $slabs) {
+            yield self::part($grade, $size, $first, min($size, $first + $slabs))->colours;
+        }
     }
 
     /**

@@ -20,6 +20,9 @@ final readonly class LatticeChoice
 
     private const SIZES = [5, 9, 13, 17, 21, 25, 33, 41, 49, 57, 65, 81, 97, 113, 129];
     private const FIRST = 17;
+    /** Sizes of tables that most programs read, and colours that they are judged by. */
+    private const TABLES = [17, 25, 33, 49, 65];
+    private const SPREAD = 3000;
     /** How error falls with finer lattices: between a kink's first power and a curve's second. */
     private const ORDER = 1.6;
     private const ROUNDS = 4;
@@ -62,6 +65,45 @@ final readonly class LatticeChoice
 
         // A table of more than three inputs is looked up without curves before it, so that its nodes are at equal steps.
         return $found->isEnough() || null !== $stack ? $found : self::closer($found, $judge);
+    }
+
+    /**
+     * For a table that is to serve any photo: the smallest that keeps colours all over sRGB as near as promised, or the largest that is usual.
+     *
+     * @param int|null $size null is as few nodes as that takes
+     */
+    public static function forTable(Grade $grade, ?int $size = null): self
+    {
+        $judge = new LatticeJudge($grade, EncodingTransform::srgb(), self::everywhere());
+        $sizes = null === $size ? self::TABLES : [$size];
+        for ($k = 0; !($found = self::judged(Lattice::uniform($sizes[$k]), $judge, null))->isEnough() && $k + 1 < \count($sizes);) {
+            ++$k;
+        }
+
+        return $found;
+    }
+
+    /**
+     * Colours spread evenly over all of encoded RGB (J. Halton, "On the efficiency of certain quasi-random sequences of points", 1960).
+     *
+     * @return array{list<float>, list<float>, list<float>}
+     */
+    private static function everywhere(): array
+    {
+        $colours = [];
+        foreach ([2, 3, 5] as $base) {
+            $values = [];
+            for ($i = 1; $i <= self::SPREAD; ++$i) {
+                $value = 0.0;
+                for ($rest = $i, $share = 1.0 / $base; $rest > 0; $rest = intdiv($rest, $base), $share /= $base) {
+                    $value += $share * ($rest % $base);
+                }
+                $values[] = $value;
+            }
+            $colours[] = $values;
+        }
+
+        return [$colours[0], $colours[1], $colours[2]];
     }
 
     /** As few levels of the planes as keep what is promised, with a part of it left for the lattice. */

@@ -9,6 +9,8 @@ use Tovrin\Core\Grade\Trouble;
 /** Something that goes wrong with a photo's colours in a grade. */
 final readonly class Finding
 {
+    private const PLAIN = 0.01;
+
     /**
      * @param float       $share  of the photo, 0…1
      * @param int         $at     index of the colour that shows it most, among those that were looked at
@@ -17,6 +19,20 @@ final readonly class Finding
      */
     public function __construct(public Trouble $trouble, public float $share, public int $at, public int $move, public string $colour)
     {
+    }
+
+    /** What it is, and how much of the photo shows it. */
+    public function words(): string
+    {
+        $percent = 100.0 * $this->share;
+
+        return \sprintf($percent >= 10.0 ? '%s in %.0f %% of the photo' : '%s in %.1f %% of the photo', ucfirst($this->trouble->words()), $percent);
+    }
+
+    /** Whether one would see it without looking for it. */
+    public function isPlain(): bool
+    {
+        return $this->weight() >= self::PLAIN;
     }
 
     /** How much it matters: torn colours are seen at once, a channel at its end mostly in what has no detail. */

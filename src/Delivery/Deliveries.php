@@ -14,10 +14,12 @@ use Tovrin\App\Exception\Refused;
 use Tovrin\App\Files\FileName;
 use Tovrin\App\Grading\Grades;
 use Tovrin\App\Grading\Versions;
+use Tovrin\App\Imaging\Apply\Exactness;
 use Tovrin\App\Imaging\Encode\SizeLimit;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Repository\Sets;
+use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
@@ -45,6 +47,24 @@ final readonly class Deliveries
         }
 
         return ['names' => $planned, 'changed' => $names->changed()];
+    }
+
+    /**
+     * How near the tables that are asked for will come to the grade of the first photo.
+     *
+     * @return array<int, Exactness> by number of the output, from 0; none for pictures
+     */
+    public function tables(AskDelivery $asked): array
+    {
+        $photo = $this->photos($asked)[0] ?? null;
+        $tables = [];
+        foreach ($asked->outputs as $number => $output) {
+            if (null !== $photo && $output->format->isGrade()) {
+                $tables[$number] = Rendering::tableExactness($this->grades->grade($photo), $output->format->value, $output->lattice);
+            }
+        }
+
+        return $tables;
     }
 
     /** Asks for files. They are made with the grades as they are now, whatever is done to these meanwhile. */
@@ -192,7 +212,7 @@ final readonly class Deliveries
     {
         $scale = min(1.0, ($output->side ?? \PHP_INT_MAX) / max($photo->width(), $photo->height()));
         if ($output->format->isGrade()) {
-            Rendering::latticeIn($output->format->value, $output->lattice ?? Rendering::DEFAULT_LATTICE);
+            Rendering::latticeIn($output->format->value, $output->lattice ?? Cube::MIN_SIZE);
         } else {
             SizeLimit::check($output->format->picture(), $photo->name(), (int) round($scale * $photo->width()), (int) round($scale * $photo->height()));
         }
@@ -227,7 +247,7 @@ final readonly class Deliveries
     {
         /** @var list<JobState> $jobs */
         $jobs = $this->entities->createQuery(
-            'SELECT NEW '.JobState::class.'(j.id, d.id, d.destination, p.id, j.state, j.stage, j.progress, j.format, j.fileName, j.cost, j.error, j.lattice, j.meanError, j.error99) FROM '.ExportJob::class.' j JOIN j.delivery d LEFT JOIN j.photo p LEFT JOIN p.set s '
+            'SELECT NEW '.JobState::class.'(j.id, d.id, d.destination, p.id, j.state, j.stage, j.progress, j.format, j.fileName, j.cost, j.error, j.lattice, j.meanError, j.error99, j.troubles) FROM '.ExportJob::class.' j JOIN j.delivery d LEFT JOIN j.photo p LEFT JOIN p.set s '
             ."WHERE $condition AND p.removedAt IS NULL AND s.removedAt IS NULL ORDER BY j.id",
         )->setParameter(1, $value)->getResult();
 

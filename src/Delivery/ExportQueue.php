@@ -78,10 +78,10 @@ final readonly class ExportQueue
         return false !== $wanted;
     }
 
-    /** Records how near a finished file of this process comes to its grade. */
-    public function reached(int $job, Exactness $exactness): void
+    /** Records how near a finished file of this process comes to its grade, and what goes wrong with its colours. */
+    public function reached(int $job, Exactness $exactness, string $troubles): void
     {
-        $this->connection->executeStatement('UPDATE export_job SET lattice = ?, mean_error = ?, error99 = ? WHERE id = ? AND worker = ?', [$exactness->lattice, $exactness->mean, $exactness->percentile99, $job, Leases::own()]);
+        $this->connection->executeStatement('UPDATE export_job SET lattice = ?, mean_error = ?, error99 = ?, troubles = ? WHERE id = ? AND worker = ?', [$exactness->lattice, $exactness->mean, $exactness->percentile99, $troubles, $job, Leases::own()]);
     }
 
     /** Ends a file of this process. */

@@ -12,6 +12,7 @@ use Tovrin\App\Files\FileModes;
 use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
+use Tovrin\App\Learning\PhotoChecks;
 use Tovrin\App\Library\PhotoEdges;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Process\Journal;
@@ -24,7 +25,7 @@ use Tovrin\Core\Model\Table\Tables;
 /** Makes one finished file, whole or not at all. */
 final readonly class FileMaker
 {
-    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables, private PhotoEdges $edges)
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables, private PhotoEdges $edges, private PhotoChecks $checks)
     {
     }
 
@@ -93,7 +94,7 @@ final readonly class FileMaker
             AtomicFile::make($target, $make);
         }
         if (null !== $exactness) {
-            $this->queue->reached($job->id(), $exactness);
+            $this->queue->reached($job->id(), $exactness, $this->checks->words($photo, $grade));
         }
     }
 

@@ -12,6 +12,7 @@ final readonly class JobState
     /**
      * @param int|null $photo    null for the archive
      * @param float    $progress share done, 0…1
+     * @param string   $troubles what goes plainly wrong with its colours, a line each
      * @param int      $cost     how long it takes, in megapixels of JPEG
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class JobState
         public ?int $lattice = null,
         public ?float $meanError = null,
         public ?float $error99 = null,
+        public string $troubles = '',
     ) {
     }
 

@@ -20,7 +20,7 @@ final readonly class Output
      * @param int|null     $bits        a channel, 8 or 16; null is as many as the photo has; forms that hold no more than 8 get 8
      * @param int|null     $side        longest side in pixels; a smaller photo is not enlarged; null is the photo's own size
      * @param int          $quality     of a JPEG, WebP or AVIF
-     * @param int|null     $lattice     nodes along each axis of the cube; null is as few as keep the photo's own colours exact, for a picture, and 65 for a table
+     * @param int|null     $lattice     nodes along each axis of the cube; null is as few as keep the photo's own colours exact, for a picture, and colours all over sRGB for a table
      * @param Profile      $profile     what the colours of a picture mean
      * @param MetadataKept $metadata    how much of what the photo's file says goes along
      * @param bool         $dither      whether gradients of a 16-bit photo are kept from banding in 8 bits

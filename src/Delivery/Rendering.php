@@ -17,7 +17,7 @@ use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
-use Tovrin\Core\Cube\Cube;
+use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\CubeText;
 use Tovrin\Core\Format\HaldPng;
 use Tovrin\Core\Format\IccDeviceLink;
@@ -25,12 +25,12 @@ use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\LatticeChoice;
 use Tovrin\Core\Grade\Plane;
 
 /** Turns a grade into finished files: pictures, and the grade itself in open formats. */
 final class Rendering
 {
-    public const DEFAULT_LATTICE = 65;
     public const DEFAULT_QUALITY = 92;
     private const COUNTED = 1 << 22;
     private const TOLD_SECONDS = 0.3;
@@ -51,9 +51,7 @@ final class Rendering
     public static function file(string $source, string $name, Grade $grade, ExportSpec $wanted, string $target, callable $progress, ?\Closure $edges = null): ?Exactness
     {
         if ($wanted->format->isGrade()) {
-            self::grade($grade, $target, $wanted->format->value, $wanted->lattice ?? self::DEFAULT_LATTICE, $progress, $wanted->colourPart);
-
-            return null;
+            return self::grade($grade, $target, $wanted->format->value, $wanted->lattice, $progress, $wanted->colourPart);
         }
         $writing = self::nowAndThen(static fn () => $progress('Writing the file', 0.8));
         if ($wanted->format->isMatte()) {
@@ -150,28 +148,42 @@ final class Rendering
     }
 
     /**
-     * Writes the grade itself.
+     * Writes the grade itself, piece by piece: a fine table would take a lot of memory as a whole.
      *
-     * @param string                        $format   cube, icc or hald
+     * @param string                        $format     cube, icc or hald
+     * @param int|null                      $lattice    nodes along each axis; null is as few as keep colours all over sRGB near enough, see LatticeChoice
      * @param callable(string, float): void $progress
      * @param bool                          $colourPart whether areas and softened mattes are to be left out
      *
-     * @return int the lattice size it has: a Hald holds square numbers only, and rounds up
+     * @return Exactness over all of sRGB; a Hald holds square numbers of nodes only, and rounds up
      *
      * @throws PictureError when a move is not a matter of colour alone, and that is not left out
      */
-    public static function grade(Grade $grade, string $target, string $format, int $lattice, callable $progress, bool $colourPart = false): int
+    public static function grade(Grade $grade, string $target, string $format, ?int $lattice, callable $progress, bool $colourPart = false): Exactness
     {
         if (!$colourPart) {
             self::refusePlaced($grade);
         }
-        $size = self::latticeIn($format, $lattice);
+        $exactness = self::tableExactness($grade, $format, $lattice);
         $progress('Computing the grade', 0.1);
-        $cube = Compiler::compile($grade->colourPart(), $size);
-        $progress('Writing the file', 0.8);
-        AtomicFile::write($target, self::bytes($cube, $format, $grade->name));
+        AtomicFile::writePieces($target, self::pieces($grade->colourPart(), $exactness->lattice, $format));
 
-        return $size;
+        return $exactness;
+    }
+
+    /**
+     * How near a table of a grade comes to it, all over sRGB.
+     *
+     * @param string   $format  cube, icc or hald
+     * @param int|null $lattice nodes along each axis; null is as few as are needed
+     *
+     * @throws PictureError when the form cannot hold so fine a table
+     */
+    public static function tableExactness(Grade $grade, string $format, ?int $lattice): Exactness
+    {
+        $wanted = $lattice ?? LatticeChoice::forTable($grade->colourPart())->lattice->size;
+
+        return Exactness::of(LatticeChoice::forTable($grade->colourPart(), self::latticeIn($format, $wanted)));
     }
 
     /**
@@ -198,12 +210,13 @@ final class Rendering
         }
     }
 
-    private static function bytes(Cube $cube, string $format, string $name): string
+    /** @return iterable<int, string> */
+    private static function pieces(Grade $grade, int $size, string $format): iterable
     {
         return match ($format) {
-            'cube' => CubeText::write($cube, $name),
-            'icc' => IccDeviceLink::write($cube, $name),
-            'hald' => HaldPng::write($cube),
+            'cube' => CubeText::pieces(Compiler::slabs($grade, $size), $size, $grade->name),
+            'icc' => [IccDeviceLink::ofTable(Lattice::uniform($size), Compiler::tableWords($grade, EncodingTransform::srgb(), Lattice::uniform($size), 0, $size), $grade->name)],
+            'hald' => HaldPng::pieces(Compiler::slabs($grade, $size), $size),
             default => throw new \InvalidArgumentException(\sprintf('There is no format "%s" for grades.', $format)),
         };
     }

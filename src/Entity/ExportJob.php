@@ -67,6 +67,10 @@ class ExportJob
     #[ORM\Column(nullable: true)]
     private ?float $error99 = null; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
 
+    /** What goes plainly wrong with its colours, a line each. */
+    #[ORM\Column(length: 500)]
+    private string $troubles = ''; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
+
     /**
      * @param Photo|null $photo  null for the archive of a delivery
      * @param string     $look   the grade as a look file

@@ -67,6 +67,10 @@ class Photo
     #[ORM\Column(type: 'json')]
     private array $notes;
 
+    /** What goes plainly wrong with its colours in the grade that its small picture shows, a line each. */
+    #[ORM\Column(length: 500)]
+    private string $troubles = '';
+
     /** When that was drawn, in milliseconds since 1970; pages ask for what is newer than they know. */
     #[ORM\Column]
     private int $drawnAt = 0;
@@ -141,6 +145,11 @@ class Photo
     public function previewHeight(): int
     {
         return $this->previewHeight;
+    }
+
+    public function troubles(): string
+    {
+        return $this->troubles;
     }
 
     public function revision(): int

@@ -11,6 +11,7 @@ use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
+use Tovrin\App\Learning\PhotoChecks;
 use Tovrin\App\Library\PhotoEdges;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\SheetPicture;
@@ -22,7 +23,7 @@ final readonly class PictureMaker
     /** As fine as the live preview once it has settled. */
     private const LATTICE = 33;
 
-    public function __construct(private Connection $connection, private Grades $grades, private PhotoStore $store, private PhotoEdges $edges)
+    public function __construct(private Connection $connection, private Grades $grades, private PhotoStore $store, private PhotoEdges $edges, private PhotoChecks $checks)
     {
     }
 
@@ -37,7 +38,7 @@ final readonly class PictureMaker
             $pixels = PictureGrade::of($grade, EncodingTransform::srgb(), $pixels, self::LATTICE, $this->edges->of($photo, $grade))->apply($pixels, static function (): void {}, $pixels->bits);
         }
         AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
-        $this->connection->executeStatement('UPDATE photo SET drawn = ?, drawn_at = ? WHERE id = ?', [$revision, (int) (1000 * microtime(true)), $photo->id()]);
+        $this->connection->executeStatement('UPDATE photo SET troubles = ?, drawn = ?, drawn_at = ? WHERE id = ?', [$this->checks->words($photo, $grade), $revision, (int) (1000 * microtime(true)), $photo->id()]);
         $this->store->keepGraded($key, $revision);
     }
 }

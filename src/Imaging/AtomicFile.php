@@ -27,6 +27,32 @@ final class AtomicFile
     }
 
     /**
+     * The same of something that would take a lot of memory as a whole.
+     *
+     * @param iterable<string> $pieces
+     *
+     * @throws PictureError as write() does, and whatever the pieces throw
+     */
+    public static function writePieces(string $path, iterable $pieces): void
+    {
+        self::make($path, static function (string $part) use ($pieces): void {
+            $file = @fopen($part, 'w');
+            if (false === $file) {
+                throw new IOException('fopen');
+            }
+            try {
+                foreach ($pieces as $piece) {
+                    if (\strlen($piece) !== @fwrite($file, $piece)) {
+                        throw new IOException('fwrite');
+                    }
+                }
+            } finally {
+                fclose($file);
+            }
+        });
+    }
+
+    /**
      * The same of a file that is made under another name first.
      *
      * @param \Closure(string): mixed $make told the path to write to

@@ -1,21 +1,23 @@
 import { describe, expect, it } from 'vitest';
 import type { Delivery } from '../../studio/src/api/client';
 import { words } from '../../studio/src/features/deliver/DeliveryList';
-import { inFormat, isCoarse, remembered, usual } from '../../studio/src/features/deliver/outputs';
+import { inFormat, isCoarse, remembered, tableWords, usual } from '../../studio/src/features/deliver/outputs';
 import { fetched } from '../../studio/src/features/deliver/useDeliveries';
 import { savedLook } from '../../studio/src/features/gallery/savedLook';
 import { MOST, panesOf, toggled } from '../../studio/src/features/versions/comparing';
 import { look, shift } from './looks';
 
 const delivery: Delivery = { id: 1, name: '2 photos · JPEG', to: 'archive', folder: null, paused: false, stalled: false, count: 2, done: 0, failed: 0, stopped: 0, waiting: 2, running: 0, progress: 0, fileUrl: null, fileName: 'set.zip', files: [] };
-const file = { id: 3, photoId: 1, format: 'jpeg', fileName: 'a.jpg', state: 'done' as const, stage: 'Done', progress: 1, error: null, fileUrl: '/api/exports/3/file', lattice: null, meanError: null, error99: null };
+const file = { id: 3, photoId: 1, format: 'jpeg', fileName: 'a.jpg', state: 'done' as const, stage: 'Done', progress: 1, error: null, fileUrl: '/api/exports/3/file', lattice: null, meanError: null, error99: null, troubles: [] as string[] };
 
 describe('kinds of file', () => {
   it('keep what another format knows too', () => {
     const jpeg = { ...usual('jpeg', '{number}'), side: 2000, quality: 80 };
     expect(inFormat(jpeg, 'tiff')).toMatchObject({ name: '{number}', side: 2000, bits: null, lattice: null });
     expect(inFormat({ ...jpeg, format: 'tiff', bits: 16 }, 'png').bits).toBe(16);
-    expect(inFormat(jpeg, 'cube')).toMatchObject({ side: null, lattice: 33 });
+    expect(inFormat(jpeg, 'cube')).toMatchObject({ side: null, lattice: null });
+    expect(tableWords({ lattice: 33, meanError: 0.024, error99: 0.47 })).toBe('Grid 33: within ΔE 0.02 on average, 0.5 for 99 of 100 colours.');
+    expect(tableWords({ lattice: 33, meanError: 0.2, error99: 3.31 })).toContain('3.3 for 99 of 100 colours. The grade is steep');
   });
 
   it('are told apart by whether their levels are fine enough', () => {
@@ -49,6 +51,8 @@ describe('deliveries', () => {
     const done = { ...delivery, waiting: 0, done: 2, files: [{ ...file, lattice: 33, meanError: 0.02, error99: 0.1 }, { ...file, lattice: 81, meanError: 0.046, error99: 0.3 }] };
     expect(words(done)).toBe('Done: the archive is in your downloads. Within ΔE 0.05 on average, 0.30 for 99 of 100 colours (81³ nodes).');
     expect(words({ ...done, files: [{ ...file, lattice: 0, meanError: 0, error99: 0 }, { ...file, lattice: 0, meanError: 0, error99: 0 }] })).toContain('Each pixel as it came.');
+    expect(words({ ...done, files: [{ ...file, troubles: ['Red at 255 in 7.2 % of the photo', 'Noise'] }, file] })).toMatch(/ Check: Red at 255 in 7\.2 % of the photo\.$/);
+    expect(words({ ...done, files: [{ ...file, troubles: ['a'] }, { ...file, troubles: ['b'] }] })).toMatch(/ Check 2 of them: /);
   });
 });
 

@@ -4,7 +4,7 @@ import { facts } from '../../studio/src/features/desk/facts';
 import { around, pictureUrl, plainUrl, smallUrl } from '../../studio/src/api/pictures';
 import { isBehind } from '../../studio/src/features/sheet/useDrawn';
 
-const photo = (id: number, more: Partial<Photo> = {}): Photo => ({ id, setId: 1, name: `${String(id)}.jpg`, width: 30, height: 20, previewWidth: 30, previewHeight: 20, graded: false, key: 'abc', revision: 0, drawn: 0, takenAt: null, camera: '', format: 'JPEG', bits: 8, colours: 'sRGB', notes: [], ...more });
+const photo = (id: number, more: Partial<Photo> = {}): Photo => ({ id, setId: 1, name: `${String(id)}.jpg`, width: 30, height: 20, previewWidth: 30, previewHeight: 20, graded: false, key: 'abc', revision: 0, drawn: 0, takenAt: null, camera: '', format: 'JPEG', bits: 8, colours: 'sRGB', notes: [], troubles: [], ...more });
 
 describe('what is known of a photo', () => {
   it('leaves out what its file does not say', () => {

@@ -39,8 +39,9 @@ final readonly class DeliveryController
     public function plan(#[JsonBody] AskDelivery $body): PlanView
     {
         ['names' => $names, 'changed' => $changed] = $this->deliveries->plan($body);
+        $tables = $this->deliveries->tables($body);
 
-        return new PlanView(\array_slice($names, 0, self::TOLD), \count($names), $changed);
+        return new PlanView(\array_slice($names, 0, self::TOLD), \count($names), $changed, array_map(TableView::of(...), array_keys($tables), array_values($tables)));
     }
 
     /** Asks for finished files, with the grades as they are in force now. */

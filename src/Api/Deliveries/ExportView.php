@@ -19,6 +19,7 @@ final readonly class ExportView
      * @param int|null    $lattice  nodes along each axis of the table it was made with; 0 where none was needed
      * @param float|null  $meanError how far it is from exact evaluation of the grade on the photo's own colours, on average, in ΔE00
      * @param float|null  $error99  what 99 of 100 colours stay within
+     * @param list<string> $troubles what goes plainly wrong with its colours, worst first
      */
     private function __construct(
         public int $id,
@@ -33,6 +34,7 @@ final readonly class ExportView
         public ?int $lattice,
         public ?float $meanError,
         public ?float $error99,
+        public array $troubles,
     ) {
     }
 
@@ -40,6 +42,6 @@ final readonly class ExportView
     {
         $fetched = $job->isDone() && DeliverTo::Folder->value !== $job->destination;
 
-        return new self($job->id, $job->photo, $job->format, $job->fileName, ExportState::from($job->state), $job->stage, $job->progress, $job->error, $fetched ? '/api/exports/'.$job->id.'/file' : null, $job->lattice, $job->meanError, $job->error99);
+        return new self($job->id, $job->photo, $job->format, $job->fileName, ExportState::from($job->state), $job->stage, $job->progress, $job->error, $fetched ? '/api/exports/'.$job->id.'/file' : null, $job->lattice, $job->meanError, $job->error99, '' === $job->troubles ? [] : explode("\n", $job->troubles));
     }
 }

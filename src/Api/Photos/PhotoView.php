@@ -22,6 +22,7 @@ final readonly class PhotoView
      * @param int         $bits     a channel, in its file
      * @param string      $colours  what its file's numbers mean, in words
      * @param list<string> $notes   what was taken for granted, converted or left out when it was brought in
+     * @param list<string> $troubles what goes plainly wrong with its colours in the grade that its small picture shows, worst first
      */
     private function __construct(
         public int $id,
@@ -41,6 +42,7 @@ final readonly class PhotoView
         public int $bits,
         public string $colours,
         public array $notes,
+        public array $troubles,
     ) {
     }
 
@@ -51,6 +53,6 @@ final readonly class PhotoView
 
         $origin = $photo->origin();
 
-        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $photo->moveCount() > 0, $photo->storeKey(), $photo->revision(), $drawn, $origin->takenAt?->format('Y-m-d\TH:i:s'), $origin->camera, $origin->format, $origin->bits, $origin->colours, $origin->notes);
+        return new self($photo->id(), $photo->set()->id(), $photo->name(), $photo->width(), $photo->height(), $photo->previewWidth(), $photo->previewHeight(), $photo->moveCount() > 0, $photo->storeKey(), $photo->revision(), $drawn, $origin->takenAt?->format('Y-m-d\TH:i:s'), $origin->camera, $origin->format, $origin->bits, $origin->colours, $origin->notes, '' === $photo->troubles() ? [] : explode("\n", $photo->troubles()));
     }
 }

@@ -5,21 +5,62 @@ declare(strict_types=1);
 namespace Tovrin\Tests\Core\Cube;
 
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Cube\CubeError;
 use Tovrin\Core\Cube\Lattice;
+use Tovrin\Core\Format\CubeText;
+use Tovrin\Core\Format\HaldPng;
 use Tovrin\Core\Grade\Compiler;
 use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\LatticeChoice;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
 final class CubeTest extends TestCase
 {
+    public function testATableIsTheSamePieceByPieceAndAsAWhole(): void
+    {
+        $cube = Compiler::compile(Looks::rich(), 25);
+        self::assertSame(CubeText::write($cube, 'Rich'), implode('', iterator_to_array(CubeText::pieces(Compiler::slabs(Looks::rich(), 25), 25, 'Rich'), false)));
+        // The bytes of a PNG hang on how it is cut; the pixels do not.
+        $pixels = static function (string $png): string {
+            $data = '';
+            for ($at = 8; $at < \strlen($png); $at += 12 + $length) {
+                $length = unpack('N', $png, $at)[1] ?? 0;
+                \assert(\is_int($length));
+                $data .= 'IDAT' === substr($png, $at + 4, 4) ? substr($png, $at + 8, $length) : '';
+            }
+
+            return (string) gzuncompress($data);
+        };
+        self::assertSame($pixels(HaldPng::write($cube)), $pixels(implode('', iterator_to_array(HaldPng::pieces(Compiler::slabs(Looks::rich(), 25), 25), false))));
+    }
+
+    public function testASteepLookGetsAFinerTableAndSaysHowNearItComes(): void
+    {
+        $gentle = LatticeChoice::forTable(Looks::of(['kind' => 'warmth', 'params' => ['warmth' => 10]]));
+        $steep = Looks::of(['kind' => 'shift', 'reach' => ['hue' => ['from' => 60, 'to' => 80, 'softFrom' => 8, 'softTo' => 8]], 'params' => ['hue' => 60, 'saturation' => 40]]);
+        $coarse = LatticeChoice::forTable($steep, 33);
+        $chosen = LatticeChoice::forTable($steep);
+        self::assertLessThanOrEqual(33, $gentle->lattice->size);
+        self::assertTrue($gentle->isEnough());
+        self::assertFalse($coarse->isEnough());
+        self::assertGreaterThan(33, $chosen->lattice->size);
+        self::assertLessThan($coarse->percentile99, $chosen->percentile99);
+        // Against other colours all over sRGB, looked up in the table itself.
+        $random = new Randomizer(new Mt19937(7));
+        $colours = ColourBlock::of(Srgb::class, array_map(static fn (): array => [$random->getInt(0, 1 << 20) / (1 << 20), $random->getInt(0, 1 << 20) / (1 << 20), $random->getInt(0, 1 << 20) / (1 << 20)], range(1, 3000)));
+        $error = CubeError::of(Compiler::compile($steep, 33), $colours, Looks::exactly($steep, $colours));
+        self::assertEqualsWithDelta($error->mean, $coarse->mean, 0.25 * $error->mean);
+    }
+
     public function testPartsOfATableJoinToTheWhole(): void
     {
         $whole = Compiler::compile(Looks::rich(), 9)->toWords(true);

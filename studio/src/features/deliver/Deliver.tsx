@@ -104,6 +104,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
                   key={index}
                   number={index + 1}
                   output={output}
+                  table={plan.isPlaceholderData ? undefined : plan.data?.tables.find((one) => one.output === index)}
                   onChange={(next) => { change(outputs.map((one, i) => (i === index ? next : one))); }}
                   onFormat={(format) => { change(outputs.map((one, i) => (i === index ? inFormat(one, format) : one))); }}
                   onRemove={outputs.length > 1 ? () => { change(outputs.filter((_, i) => i !== index)); } : undefined}

@@ -72,7 +72,15 @@ export function words(delivery: Delivery): string {
     return count === 1 && stopped === 1 ? 'Stopped. No file was made.' : `${String(done)} of ${String(count)} done, ${parts}.`;
   }
   const where = to === 'folder' ? `Done: in ${folder ?? 'the folder'}.` : to === 'archive' ? 'Done: the archive is in your downloads.' : 'Done: in your downloads.';
-  return [where, exactness(delivery)].filter((part) => part !== '').join(' ');
+  return [where, exactness(delivery), troubles(delivery)].filter((part) => part !== '').join(' ');
+}
+
+/** What goes plainly wrong with colours in the files, worst first. */
+function troubles({ files }: Delivery): string {
+  const troubled = files.filter((file) => file.troubles.length > 0);
+  const first = troubled[0]?.troubles[0];
+  if (first === undefined) return '';
+  return troubled.length === 1 ? `Check: ${first}.` : `Check ${String(troubled.length)} of them: ${troubled.map(({ fileName }) => fileName).slice(0, 3).join(', ')}${troubled.length > 3 ? ' …' : ''}.`;
 }
 
 /** How near the files come to their grades: the one that is furthest off. */

@@ -5,11 +5,13 @@ import type { ExportFormat } from '../../api/client';
 import { NumberField } from '../../ui/controls/NumberField';
 import { greys } from '../../theme';
 import { FORMATS, PROFILES, type FormatInfo } from '../../generated/outputs';
-import { formatInfo, isCoarse, METADATA, type Plan } from './outputs';
+import { formatInfo, isCoarse, METADATA, tableWords, type Plan } from './outputs';
 
 interface Props {
   number: number;
   output: Plan;
+  /** How near it comes to the grade, for a table. */
+  table: Parameters<typeof tableWords>[0] | undefined;
   onChange: (output: Plan) => void;
   onFormat: (format: ExportFormat) => void;
   onRemove: (() => void) | undefined;
@@ -18,7 +20,7 @@ interface Props {
 const SIDE = { least: 16, most: 30_000 };
 
 /** One kind of file that is wanted of each photo. */
-export function OutputRow({ number, output, onChange, onFormat, onRemove }: Props) {
+export function OutputRow({ number, output, table, onChange, onFormat, onRemove }: Props) {
   const { help, has } = formatInfo(output.format);
   const [more, setMore] = useState(false);
   const hasMore = has.includes('metadata');
@@ -80,8 +82,8 @@ export function OutputRow({ number, output, onChange, onFormat, onRemove }: Prop
           </Labelled>
         )}
         {has.includes('lattice') && (
-          <Labelled label="Fineness" help="Nodes along each axis of the table.">
-            <Small label="Fineness" value={output.lattice ?? 33} options={[[17, '17, small'], [33, '33, usual'], [65, '65, fine']]} onChange={(lattice) => { set({ lattice }); }} />
+          <Labelled label="Grid size" help="Steps along each axis of the table. By itself it takes as many as the grade needs.">
+            <Small label="Grid size" value={output.lattice ?? 0} options={[[0, 'automatic'], [17, '17'], [33, '33'], [65, '65']]} onChange={(lattice) => { set({ lattice: lattice === 0 ? null : lattice }); }} />
           </Labelled>
         )}
         {has.includes('colourPart') && <Switched label="Colour part alone" help="Of a grade with areas or softened mattes a table holds only what is a matter of colour: it acts on the whole picture." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
@@ -91,6 +93,11 @@ export function OutputRow({ number, output, onChange, onFormat, onRemove }: Prop
           </Button>
         )}
       </Box>
+      {table && (
+        <Typography variant="caption" component="p" sx={{ m: 0, mt: 0.5 }}>
+          {tableWords(table)}
+        </Typography>
+      )}
       {isCoarse(output) && (
         <Typography variant="caption" component="p" sx={{ m: 0, mt: 0.5 }}>
           8 bits are too coarse for ROMM RGB: gradients will band. Take a TIFF or PNG with 16.

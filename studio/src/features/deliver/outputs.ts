@@ -18,9 +18,17 @@ export const WORDS: { word: string; help: string }[] = [
 ];
 
 export const USUAL_NAME = '{photo}-{look}';
-const TABLE_LATTICE = 33;
 
 export type Plan = Required<Output>;
+
+/** ΔE00 that 99 of 100 colours of a table should stay within; common practice for what is not seen side by side. */
+const FINE = 0.5;
+
+/** How fine a table will be, and how near it comes to the grade. */
+export function tableWords({ lattice, meanError, error99 }: { lattice: number; meanError: number; error99: number }): string {
+  const near = `Grid ${String(lattice)}: within ΔE ${meanError.toFixed(2)} on average, ${error99.toFixed(1)} for 99 of 100 colours.`;
+  return error99 > FINE ? `${near} The grade is steep: take a finer table, or deliver pictures, which are exact.` : near;
+}
 
 export function formatInfo(format: ExportFormat): FormatInfo {
   return FORMATS.find((one) => one.format === format) ?? (FORMATS[0] as FormatInfo);
@@ -28,8 +36,7 @@ export function formatInfo(format: ExportFormat): FormatInfo {
 
 export function usual(format: ExportFormat, name = USUAL_NAME): Plan {
   // A picture is made as finely as its photo's colours need; a table is of a size that its reader can take.
-  const lattice = formatInfo(format).has.includes('lattice') ? TABLE_LATTICE : null;
-  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null, colourPart: false };
+  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice: null, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null, colourPart: false };
 }
 
 /** The same wishes for another format, as far as it knows them. */

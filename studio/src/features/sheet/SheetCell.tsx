@@ -55,6 +55,13 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
           {photo.name}
         </Typography>
         {photo.graded && <span style={visuallyHidden}>graded</span>}
+        {photo.troubles.length > 0 && (
+          <Tooltip title={<span style={{ whiteSpace: 'pre-line' }}>{photo.troubles.join('\n')}</span>}>
+            <Box component="span" role="img" aria-label={`Check: ${photo.troubles.join(', ')}`} sx={{ ml: 'auto', flex: 'none', px: 0.6, fontSize: '0.6875rem', lineHeight: '15px', color: '#222', bgcolor: '#d9d9d9', borderRadius: 0.5 }}>
+              check
+            </Box>
+          </Tooltip>
+        )}
       </Box>
       <Box sx={{ order: 1, flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#8c8c8c' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
         <img src={url} alt="" draggable={false} loading="lazy" style={{ maxWidth: '100%', maxHeight: '100%', minWidth: 0, minHeight: 0, width: '100%', height: '100%', objectFit: 'contain', display: 'block' }} />
