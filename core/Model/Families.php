@@ -64,6 +64,18 @@ final readonly class Families
         return $this->model->tables->weights($key.'t'.$steps.'x'.$family, fn (): WeightTable => $this->field($key, $family)->table(self::ramp(...), $steps * self::OVER_STEP), $lab, $again);
     }
 
+    /** Share of the picture that a family has, 0…1. */
+    public function share(int $family): float
+    {
+        $share = $all = 0.0;
+        foreach ($this->scale()->components as $k => $component) {
+            $all += $component->share;
+            $share += \in_array($k, $this->groups[$family], true) ? $component->share : 0.0;
+        }
+
+        return $share / max(1e-9, $all);
+    }
+
     /** Mean and covariance of a family's colours. */
     public function moments(int $family): Moments
     {

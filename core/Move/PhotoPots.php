@@ -129,6 +129,12 @@ final readonly class PhotoPots
         return \count($this->names);
     }
 
+    /** @return list<float> of the picture, by pot */
+    public function shares(): array
+    {
+        return null === $this->families ? [] : array_map($this->families->share(...), array_keys($this->families->groups));
+    }
+
     public function middles(): ColourBlock
     {
         return ColourBlock::of(OkLab::class, $this->middles);

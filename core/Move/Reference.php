@@ -11,12 +11,14 @@ final readonly class Reference
 {
     /** Root mean square chroma below which a photo is grey. */
     private const GREY = 0.012;
-    /** A difference in lightness counts so much beside one in a and b when pots are paired. */
-    private const LIGHT = 0.35;
-    /** Pots further apart than this are not paired. */
-    private const FAR = 0.16;
-    /** What a pot's share of the picture counts: a factor of e is so far. */
-    private const BY_SHARE = 0.008;
+    /** Differences at which two pots do not go together any more: lightness, OKLCh chroma, degrees of hue. */
+    private const LIGHT = 0.6;
+    private const CHROMA = 0.2;
+    private const HUE = 45.0;
+    /** Chroma below which a pot is a grey, and of what greys may differ by in a and b. */
+    private const PALE = 0.035;
+    /** What a pot's share of the picture counts: a factor of e is so much. */
+    private const BY_SHARE = 0.05;
 
     /**
      * @param string             $name what it was called
@@ -32,26 +34,56 @@ final readonly class Reference
     }
 
     /**
-     * The pot that a colour is likest to, the larger one of two that are about as like.
+     * Which of its pots each of some colours goes with: greys with greys, colours with those of nearly their hue, the likest pairs first. A pot goes
+     * with several colours only where it is as large as all of these together; what is left over goes with none.
      *
-     * @param array{0: float, 1: float, 2: float} $colour OKLab
+     * @param list<array{0: float, 1: float, 2: float}> $colours OKLab
+     * @param list<float>                               $shares  of the picture that each of them has
      *
-     * @return int|null null when none is near
+     * @return list<int|null>
      */
-    public function likest(array $colour): ?int
+    public function paired(array $colours, array $shares): array
     {
-        $best = null;
-        $least = \INF;
-        foreach ($this->pots as $number => $pot) {
-            [$l, $a, $b] = $pot->moments->mean;
-            $far = sqrt((self::LIGHT * ($l - $colour[0])) ** 2 + ($a - $colour[1]) ** 2 + ($b - $colour[2]) ** 2);
-            $cost = $far - self::BY_SHARE * log(max(1e-4, $pot->share));
-            if ($far < self::FAR && $cost < $least) {
-                [$best, $least] = [$number, $cost];
+        $pairs = [];
+        foreach ($colours as $own => $colour) {
+            foreach ($this->pots as $number => $pot) {
+                $far = self::apart($colour, $pot->moments->mean);
+                if ($far < 1.0) {
+                    $pairs[] = [$far - self::BY_SHARE * log(max(1e-4, $pot->share)), $own, $number];
+                }
+            }
+        }
+        sort($pairs);
+        $paired = array_fill(0, \count($colours), null);
+        $taken = [];
+        foreach ($pairs as [, $own, $number]) {
+            $together = ($taken[$number] ?? 0.0) + ($shares[$own] ?? 0.0);
+            if (null === $paired[$own] && (!isset($taken[$number]) || $together <= $this->pots[$number]->share)) {
+                $paired[$own] = $number;
+                $taken[$number] = $together;
             }
         }
 
-        return $best;
+        return $paired;
+    }
+
+    /**
+     * How unlike two pots are; 1 and more for those that do not go together.
+     *
+     * @param array{0: float, 1: float, 2: float} $one   OKLab
+     * @param array{0: float, 1: float, 2: float} $other
+     */
+    private static function apart(array $one, array $other): float
+    {
+        [$c, $d] = [hypot($one[1], $one[2]), hypot($other[1], $other[2])];
+        $light = abs($one[0] - $other[0]) / self::LIGHT;
+        if (min($c, $d) < self::PALE) {
+            // A grey has no hue to be paired by.
+            return hypot(hypot($one[1] - $other[1], $one[2] - $other[2]) / self::PALE, $light);
+        }
+        $turn = rad2deg(atan2($one[1] * $other[2] - $one[2] * $other[1], $one[1] * $other[1] + $one[2] * $other[2]));
+
+        return hypot(hypot($turn / self::HUE, ($c - $d) / self::CHROMA), $light);
     }
 
     /** @return array<string, mixed> */

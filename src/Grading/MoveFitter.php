@@ -20,6 +20,7 @@ use Tovrin\Core\Move\Kind\Palette;
 use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\Reference;
+use Tovrin\Core\Reading\Beginning;
 use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
@@ -27,6 +28,9 @@ use Tovrin\Core\Reading\Raster;
 /** Makes moves for a photo that hold on to its own colours, and fits those made for another photo to it. */
 final readonly class MoveFitter
 {
+    /** Colours that say how much of a match to begin with. */
+    private const BEGUN_ON = 1500;
+
     public function __construct(private PhotoColours $colours)
     {
     }
@@ -85,19 +89,23 @@ final readonly class MoveFitter
     {
         $pots = $this->colours->pots($photo);
         $move = Matching::between(PhotoPots::of($pots->families($this->colours->study($photo)), $pots->names), Moments::of($this->colours->colourSample($photo)->colours()), $reference);
+        $amount = Beginning::amount($move, $this->colours->colourSample($photo)->colours()->thinned(self::BEGUN_ON), $this->colours->grain($photo));
         $words = [];
+        if ($amount < 1.0) {
+            $words[] = \sprintf('It begins at %d %%: more would clip colours or tear them apart. Try it, and see under Checks.', (int) round(100.0 * $amount));
+        }
         if ($reference->isGrey()) {
             $words[] = \sprintf('“%s” is grey all over: it has no hue or saturation to give, so that only lightness is taken from it.', $reference->name);
         } elseif (\in_array(null, $move->like, true)) {
-            $words[] = 'Some pots of this photo are like none there. Pair them by hand, or leave them as they are.';
+            $words[] = 'Some pots of this photo are like none there, and stay as they are pot by pot. Pair them by hand if they should not.';
         }
 
-        return self::one($move, $words);
+        return self::one($move, $words, $amount);
     }
 
     /** @param list<string> $words */
-    private static function one(Palette|Matching $kind, array $words = []): LookView
+    private static function one(Palette|Matching $kind, array $words = [], float $amount = 1.0): LookView
     {
-        return new LookView(new Grade([new Move($kind, id: 'm1')]), $words);
+        return new LookView(new Grade([new Move($kind, strength: $amount, id: 'm1')]), $words);
     }
 }

@@ -4,7 +4,7 @@ import { handlesOf, outlineOf, withHandle } from '../../studio/src/features/area
 import { numbersOf } from '../../studio/src/features/area/numbers';
 import { areaWords, moved, shapeFrom, withoutShape, withShape, type Settings, type Shape, type ShapeOf } from '../../studio/src/features/area/shapes';
 import { simplified } from '../../studio/src/features/area/simplified';
-import { graded } from '../../studio/src/features/gallery/cubePicture';
+import { graded } from '../../studio/src/features/photo/cubePicture';
 import { savedLook } from '../../studio/src/features/gallery/savedLook';
 import { planesIn, PlaneStore, type Plane } from '../../studio/src/gl/planes';
 import type { Place } from '../../studio/src/features/photo/tools';

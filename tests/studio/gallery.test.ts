@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { graded } from '../../studio/src/features/gallery/cubePicture';
+import { graded } from '../../studio/src/features/photo/cubePicture';
 import { kindsFor, sampleMove, WISHES } from '../../studio/src/features/gallery/wishes';
 import { KINDS } from '../../studio/src/features/panels';
 import { pulledShares, withCells } from '../../studio/src/features/panels/mixed';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { newMove, type MoveOf } from '../../studio/src/model/looks';
-import { withLike, withReference } from '../../studio/src/features/panels/match/match';
+import { takesPart, threeAmounts, withLike, withReference, withTaking } from '../../studio/src/features/panels/match/match';
 import { marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/features/panels/neutralise/probes';
 import { dragged, keyed, paletteWords, placeOf, potsOf, tidy, withTarget } from '../../studio/src/features/panels/palette/targets';
 
@@ -48,16 +48,21 @@ describe('a match', () => {
   const fresh = { moments, reference: { name: 'New', moments, pots: [] }, pots: [{ name: 'plaster', components: [0], middle: ochre, like: 0 }] };
 
   it('keeps what was set by hand when another photo is chosen, and not before', () => {
-    const first = withReference({ ...newMove('match'), params: {} } as MoveOf<'match'>, { ...fresh, hue: 0, saturation: 0 });
+    const first = withReference({ ...newMove('match'), params: {} } as MoveOf<'match'>, { params: { ...fresh, hue: 0, saturation: 0 }, strength: 55 });
+    expect(first.strength).toBe(55);
     expect(first.params).toMatchObject({ hue: 0, saturation: 0 });
     const set = { ...first, params: { ...first.params, by: 'pots' as const, hue: 40 } };
-    const next = withReference(set, fresh);
+    const next = withReference(set, { params: fresh });
     expect(next.params).toMatchObject({ by: 'pots', hue: 40, reference: { name: 'New' } });
   });
 
   it('pairs pots anew one by one', () => {
     const move = { ...newMove('match'), params: fresh } as MoveOf<'match'>;
     expect(withLike(move, 0, null).params?.pots?.[0]?.like).toBeNull();
+    // As a whole a pot takes part unless it is left out; files that say nothing go by what it is like.
+    expect([takesPart({ like: 0 }), takesPart({ like: null }), takesPart({ like: null, takes: true })]).toEqual([true, false, true]);
+    expect(takesPart(withTaking(move, 0, false).params?.pots?.[0] ?? {})).toBe(false);
+    expect([threeAmounts(100), threeAmounts(40), threeAmounts(10)]).toEqual([[30, 60, 100], [20, 40, 100], [5, 10, 100]]);
   });
 });
 

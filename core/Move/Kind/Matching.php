@@ -17,6 +17,7 @@ use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\PotShares;
 use Tovrin\Core\Move\Reference;
 use Tovrin\Core\Move\Setting;
+use Tovrin\Core\Tone\Smooth;
 
 /**
  * Takes on the colours of another photo: as a whole, so that mean and covariance in OKLab become that photo's, or pot by pot,
@@ -26,6 +27,12 @@ final readonly class Matching implements Anchored, Fitting, LongLists
 {
     public const WAYS = ['whole', 'pots'];
     public const LIMIT = 3.0;
+    /** The limit that new ones begin with. */
+    private const GENTLE = 2.0;
+    /** OKLCh chroma below which greys are held, and lightness below which black is; at least, and in parts of how far colours would go. */
+    private const GREY = 0.04;
+    private const GREY_PART = 0.75;
+    private const BLACK = 0.25;
     private const SOFT = 0.06;
 
     /**
@@ -36,6 +43,8 @@ final readonly class Matching implements Anchored, Fitting, LongLists
      * @param string         $by        one of WAYS
      * @param float          $hue       0…100, as the next two: how far each goes
      * @param float          $limit     how many times colours may be spread or drawn together, 1…8
+     * @param bool           $hold      whether greys stay grey and black stays black
+     * @param list<bool|null> $takes    by pot: whether it takes part as a whole; null is what `like` says
      *
      * @throws \InvalidArgumentException when a pot is to be like one that is not there
      */
@@ -49,6 +58,8 @@ final readonly class Matching implements Anchored, Fitting, LongLists
         public float $saturation = 100.0,
         public float $lightness = 100.0,
         public float $limit = self::LIMIT,
+        public bool $hold = false,
+        public array $takes = [],
     ) {
         foreach ($like as $pot => $other) {
             if (null !== $other && null !== $reference && $other >= \count($reference->pots)) {
@@ -63,7 +74,17 @@ final readonly class Matching implements Anchored, Fitting, LongLists
         // What is all grey has no hue or saturation to give.
         $gives = $reference->isGrey() ? 0.0 : 100.0;
 
-        return new self($photo, $moments, array_map($reference->likest(...), $photo->middles), $reference, hue: $gives, saturation: $gives);
+        return new self(
+            $photo,
+            $moments,
+            $reference->paired($photo->middles, $photo->shares()),
+            $reference,
+            hue: $gives,
+            saturation: $gives,
+            limit: self::GENTLE,
+            hold: true,
+            takes: array_fill(0, $photo->count(), true),
+        );
     }
 
     public static function id(): string
@@ -89,10 +110,12 @@ final readonly class Matching implements Anchored, Fitting, LongLists
             'saturation' => Setting::slider('Saturation', 'How far saturation goes to the other photo\'s.', 0, 100, '%', 100),
             'lightness' => Setting::slider('Lightness', 'How far lightness and contrast go to the other photo\'s.', 0, 100, '%', 100),
             'limit' => Setting::slider('Stretch at most', 'How many times colours may be spread or drawn together. Lower is safer against noise.', 1, 8, '×', self::LIMIT),
+            'hold' => Setting::flag('Hold greys and black', 'Greys stay grey, and black stays black.', false),
             'moments' => ['description' => 'Mean and covariance of the photo\'s own colours.', 'anyOf' => [Reference::momentsSetting(), ['type' => 'null']], 'default' => null],
             'reference' => ['description' => 'The photo it is to be like.', 'anyOf' => [Reference::setting(), ['type' => 'null']], 'default' => null],
         ] + PhotoPots::settings([
             'like' => ['description' => 'Which pot of the reference it is to be like, from 0; null leaves it as it is.', 'anyOf' => [['type' => 'integer', 'minimum' => 0, 'maximum' => PhotoPots::MOST - 1], ['type' => 'null']], 'default' => null],
+            'takes' => ['description' => 'Whether it takes part where all colours are matched together; null is whether it is to be like another.', 'type' => ['boolean', 'null'], 'default' => null],
         ]));
     }
 
@@ -104,7 +127,7 @@ final readonly class Matching implements Anchored, Fitting, LongLists
     public static function fromParams(Params $params): self
     {
         $values = $params->all();
-        /** @var array{moments?: array{mean: list<int|float>, covariance: list<int|float>}|null, reference?: array<string, mixed>|null, pots?: list<array{like?: int|null}>} $values */
+        /** @var array{moments?: array{mean: list<int|float>, covariance: list<int|float>}|null, reference?: array<string, mixed>|null, pots?: list<array{like?: int|null, takes?: bool|null}>} $values */
         if (isset($values['reference']) && !isset($values['moments'])) {
             throw new \InvalidArgumentException('moments: missing. A match needs mean and covariance of the photo\'s own colours.');
         }
@@ -119,6 +142,8 @@ final readonly class Matching implements Anchored, Fitting, LongLists
             $params->number('saturation', 100.0),
             $params->number('lightness', 100.0),
             $params->number('limit', self::LIMIT),
+            $params->flag('hold'),
+            array_map(static fn (array $pot): ?bool => $pot['takes'] ?? null, $values['pots'] ?? []),
         );
     }
 
@@ -128,9 +153,9 @@ final readonly class Matching implements Anchored, Fitting, LongLists
             return [];
         }
 
-        return Params::away(['by' => $this->by, 'hue' => $this->hue, 'saturation' => $this->saturation, 'lightness' => $this->lightness, 'limit' => $this->limit], self::paramsSchema())
+        return Params::away(['by' => $this->by, 'hue' => $this->hue, 'saturation' => $this->saturation, 'lightness' => $this->lightness, 'limit' => $this->limit, 'hold' => $this->hold], self::paramsSchema())
             + ['moments' => Reference::momentsData($this->moments), 'reference' => $this->reference->data()]
-            + $this->photo->data(array_map(static fn (?int $like): array => null === $like ? [] : ['like' => $like], $this->like));
+            + $this->photo->data(array_map(static fn (?int $like, ?bool $takes): array => (null === $like ? [] : ['like' => $like]) + (null === $takes ? [] : ['takes' => $takes]), $this->like, array_pad($this->takes, \count($this->like), null)));
     }
 
     public static function space(): string
@@ -191,13 +216,20 @@ final readonly class Matching implements Anchored, Fitting, LongLists
 
     public function fitted(ColourBlock $colours): self
     {
-        return new self($this->photo->adapted($colours), Moments::of($colours), $this->like, $this->reference, $this->by, $this->hue, $this->saturation, $this->lightness, $this->limit);
+        return new self($this->photo->adapted($colours), Moments::of($colours), $this->like, $this->reference, $this->by, $this->hue, $this->saturation, $this->lightness, $this->limit, $this->hold, $this->takes);
     }
 
-    /** @return list<int> pots that are to be like another */
+    /** @return list<int> pots that take part, or are to be like another */
     private function matched(): array
     {
-        return array_keys(array_filter($this->like, static fn (?int $like): bool => null !== $like));
+        $matched = [];
+        foreach ($this->like as $pot => $like) {
+            if ('whole' === $this->by ? $this->takes[$pot] ?? null !== $like : null !== $like) {
+                $matched[] = $pot;
+            }
+        }
+
+        return $matched;
     }
 
     /** Where the moments of the photo, or of a pot, have come to. */
@@ -210,7 +242,33 @@ final readonly class Matching implements Anchored, Fitting, LongLists
 
     private function gone(ColourBlock $from, ColourBlock $to): ColourBlock
     {
-        return ByProperty::go($from, $to, $this->hue / 100.0, $this->saturation / 100.0, $this->lightness / 100.0);
+        $gone = ByProperty::go($from, $to, $this->hue / 100.0, $this->saturation / 100.0, $this->lightness / 100.0);
+
+        return $this->hold ? self::held($from, $gone) : $gone;
+    }
+
+    /** With greys and black as they were, and a soft way from there to what has gone: a hot loop. */
+    private static function held(ColourBlock $from, ColourBlock $to): ColourBlock
+    {
+        [$light, $green, $blue] = [$from->a, $from->b, $from->c];
+        [$toLight, $toGreen, $toBlue] = [$to->a, $to->b, $to->c];
+        $n = \count($light);
+        for ($i = 0; $i < $n; ++$i) {
+            $a = $toGreen[$i] - $green[$i];
+            $b = $toBlue[$i] - $blue[$i];
+            // The farther colours go, the wider the way: none that lie side by side are torn apart.
+            $fade = self::GREY_PART * sqrt($a * $a + $b * $b);
+            $fade = $fade > self::GREY ? $fade : self::GREY;
+            $colour = sqrt($green[$i] * $green[$i] + $blue[$i] * $blue[$i]) / $fade;
+            $dark = $light[$i] / self::BLACK;
+            $dark = $dark < 1.0 ? Smooth::at($dark) : 1.0;
+            $share = $dark * ($colour < 1.0 ? Smooth::at($colour) : 1.0);
+            $light[$i] += $dark * ($toLight[$i] - $light[$i]);
+            $green[$i] += $share * $a;
+            $blue[$i] += $share * $b;
+        }
+
+        return new ColourBlock(OkLab::class, $light, $green, $blue);
     }
 
     /**

@@ -24,6 +24,13 @@ use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\Reference;
 use Tovrin\Core\Move\ReferencePot;
+use Tovrin\Core\Grade\Strain;
+use Tovrin\Core\Model\Grain;
+use Tovrin\Core\Reading\Beginning;
+use Tovrin\Core\Reading\Checks;
+use Tovrin\Core\Reading\ColourSample;
+use Tovrin\Core\Reading\Finding;
+use Tovrin\Tests\Core\DemoPhoto;
 use Tovrin\Tests\Core\Looks;
 use Tovrin\Tests\Outside;
 
@@ -107,13 +114,59 @@ final class MatchTest extends TestCase
         }
     }
 
-    public function testPotsArePairedByColourAndTheLargerOfTwoThatAreAsLike(): void
+    public function testPotsArePairedByHueFirstGreysWithGreysAndOneToOneWhereSharesAllow(): void
     {
         $pot = static fn (string $name, float $share, float $l, float $a, float $b): ReferencePot => new ReferencePot($name, $share, new Moments([$l, $a, $b], [0.01, 0, 0, 0.001, 0, 0.001]));
         $reference = new Reference('Other', new Moments([0.5, 0, 0], [0.02, 0, 0, 0.003, 0, 0.003]), [$pot('plaster', 0.6, 0.8, 0.0, 0.02), $pot('ochre', 0.2, 0.6, 0.04, 0.11), $pot('ochre trim', 0.01, 0.6, 0.045, 0.115)]);
-        self::assertSame(0, $reference->likest([0.75, 0.005, 0.01]));
-        self::assertSame(1, $reference->likest([0.55, 0.042, 0.112]));
-        self::assertNull($reference->likest([0.4, -0.12, -0.1]));
+        self::assertSame([0, 1], $reference->paired([[0.75, 0.005, 0.01], [0.55, 0.042, 0.112]], [0.4, 0.15]));
+        // The larger of two that are about as like; both plasters go with a plaster as large as they are together.
+        self::assertSame([0, 0, 1], $reference->paired([[0.75, 0.005, 0.01], [0.7, 0.0, 0.0], [0.55, 0.042, 0.112]], [0.35, 0.2, 0.15]));
+        // Too large together: the likest has it, and what is left takes the next, or none.
+        self::assertSame([null, 1, 2], $reference->paired([[0.4, -0.12, -0.1], [0.6, 0.04, 0.11], [0.5, 0.04, 0.1]], [0.1, 0.3, 0.2]));
+        // A white in shade is no brown, however near it lies; a teal has nothing to be like.
+        self::assertSame([null, null], (new Reference('Wood', new Moments([0.4, 0.03, 0.06], [0.02, 0, 0, 0.001, 0, 0.001]), [$pot('brown', 1.0, 0.45, 0.04, 0.07)]))->paired([[0.5, 0.01, 0.012], [0.5, -0.08, -0.04]], [0.3, 0.3]));
+    }
+
+    public function testGreysAndBlackAreHeldAndNothingIsTornForIt(): void
+    {
+        $colours = self::colours();
+        $made = new Matching(PhotoPots::read([], new Tables()), Moments::of($colours), [], new Reference('Evening', new Moments([0.5, 0.05, 0.08], self::COVARIANCE), []), limit: 2.0, hold: true);
+        $greys = ColourBlock::of(OkLab::class, array_map(static fn (int $i): array => [$i / 20, 0.0, 0.0], range(0, 20)));
+        $after = $made->apply($greys);
+        self::assertEqualsWithDelta(array_fill(0, 21, 0.0), $after->b, 1e-9);
+        self::assertEqualsWithDelta(array_fill(0, 21, 0.0), $after->c, 1e-9);
+        self::assertSame(0.0, $after->a[0]);
+        self::assertGreaterThan(0.03, abs($after->a[14] - $greys->a[14]), 'lighter greys go along in lightness');
+        $near = ColourBlock::of(OkLab::class, array_map(static fn (int $i): array => [0.3 + 0.6 * ($i % 7) / 7, 0.004 * ($i % 31 - 15), 0.004 * ($i % 29 - 14)], range(0, 899)));
+        self::assertLessThan(3.0, max([0.0, ...Strain::ofMap($made->apply(...), $near)->stretch()]));
+    }
+
+    public function testItBeginsSmallWherePhotosDoNotBelongTogetherAndInFullWhereTheyDo(): void
+    {
+        $known = [];
+        $photo = static function (string $name) use (&$known): array {
+            if (!isset($known[$name])) {
+                $raster = DemoPhoto::named($name)->raster;
+                $sample = ColourSample::of($raster->rgb, $raster->width, $raster->height)->colours();
+                $known[$name] = [$sample, Grain::ofPlainParts($raster->rgb, $raster->width, $raster->height)];
+            }
+
+            return $known[$name];
+        };
+        $begun = static function (string $name, string $other) use ($photo): array {
+            [$colours, $grain] = $photo($name);
+            $match = Matching::between(PhotoPots::read([], new Tables()), Moments::of($colours), new Reference($other, Moments::of($photo($other)[0]), []));
+            $some = $colours->thinned(1500);
+
+            return [$match, Beginning::amount($match, $some, $grain), $some, $grain];
+        };
+        [, $amount] = $begun('bowl-and-vase', 'bowl-and-vase-2');
+        self::assertSame(1.0, $amount);
+        [$match, $amount, $colours, $grain] = $begun('bowl-and-vase', 'planters');
+        self::assertLessThan(0.7, $amount);
+        $clipped = static fn (float $strength): float => array_sum(array_map(static fn (Finding $finding): float => $finding->trouble->isClipping() ? $finding->share : 0.0, Checks::of(new Grade([new Move($match, strength: $strength)]), $colours, $grain)));
+        self::assertGreaterThan(0.03, $clipped(1.0));
+        self::assertLessThanOrEqual(0.01, $clipped($amount));
     }
 
     public function testAGreyReferenceGivesLightnessOnly(): void

@@ -4,7 +4,7 @@ import type { Photo, Source } from '../../api/client';
 import { kindHelp, kindTitle, type Look, type MoveKind } from '../../model/looks';
 import { greys } from '../../theme';
 import { PanelHead } from './PanelHead';
-import { SmallPicture } from './SmallPicture';
+import { SmallPicture } from '../photo/SmallPicture';
 import { kindsFor, sampleMove } from './wishes';
 
 interface Props {

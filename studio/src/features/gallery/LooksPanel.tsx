@@ -10,7 +10,7 @@ import { useFitted } from './useFitted';
 import { moveWords } from '../panels';
 import { greys } from '../../theme';
 import { PanelHead } from './PanelHead';
-import { SmallPicture } from './SmallPicture';
+import { SmallPicture } from '../photo/SmallPicture';
 
 interface Props {
   photo: Photo;

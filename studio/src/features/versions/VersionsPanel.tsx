@@ -4,7 +4,7 @@ import { visuallyHidden } from '@mui/utils';
 import { useState } from 'react';
 import type { Photo, Version } from '../../api/client';
 import { PanelHead } from '../gallery/PanelHead';
-import { SmallPicture } from '../gallery/SmallPicture';
+import { SmallPicture } from '../photo/SmallPicture';
 import type { Look } from '../../model/looks';
 import { isEmpty, patchBetween } from '../../model/lookPatch';
 import { NameDialog } from '../../ui/controls/NameDialog';

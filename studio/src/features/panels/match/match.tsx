@@ -3,10 +3,11 @@ import { useRef, useState } from 'react';
 import { api } from '../../../api/client';
 import { OneOf } from '../../../ui/controls/OneOf';
 import { around, pictureUrl } from '../../../api/pictures';
-import { settingInfo, type MoveOf } from '../../../model/looks';
+import { amountOf, settingInfo, withField, withMove, type MoveOf } from '../../../model/looks';
+import { SmallPicture } from '../../photo/SmallPicture';
 import { fitButton } from '../fitted';
 import type { MovePanel, PanelProps } from '../panel';
-import { numberOf, Sliders, withParams } from '../settings';
+import { Flag, numberOf, Sliders, withParams } from '../settings';
 
 type Move = MoveOf<'match'>;
 type Moments = NonNullable<NonNullable<Move['params']>['moments']>;
@@ -26,10 +27,24 @@ export function withLike(move: Move, index: number, like: number | null): Move {
 }
 
 /** A reference that was chosen anew: what was set by hand of how far it goes stays. */
-export function withReference(move: Move, fresh: Move['params']): Move {
+export function withReference(move: Move, fresh: Pick<Move, 'params' | 'strength'>): Move {
   const { by, hue, saturation, lightness, limit } = move.params ?? {};
   const kept = move.params?.reference ? { by, hue, saturation, lightness, limit } : {};
-  return { ...move, params: { ...fresh, ...Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined)) } };
+  return { ...move, strength: fresh.strength ?? 100, params: { ...fresh.params, ...Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined)) } };
+}
+
+/** Whether a pot takes part where all colours are matched together. */
+export const takesPart = ({ like, takes }: { like?: number | null; takes?: boolean | null }): boolean => takes ?? (like ?? null) !== null;
+
+/** The move with a pot that takes part, or stays, where all colours are matched together. */
+export function withTaking(move: Move, index: number, takes: boolean): Move {
+  return withParams(move, { pots: potsOf(move).map((pot, i) => (i === index ? { ...pot, takes } : pot)) });
+}
+
+/** Three amounts to choose from, in per cent: the one at hand, half of it and all. */
+export function threeAmounts(amount: number): number[] {
+  const middle = amount >= 100 ? 60 : amount;
+  return [Math.max(5, Math.round(middle / 2 / 5) * 5), middle, 100];
 }
 
 function Controls(props: PanelProps<'match'>) {
@@ -44,7 +59,7 @@ function Controls(props: PanelProps<'match'>) {
     asked
       .then(({ look, words: said }) => {
         setWords(said ?? []);
-        onChange(withReference(move, look.moves[0]?.params as Move['params']), true);
+        onChange(withReference(move, look.moves[0] as Move), true);
       })
       .catch(onFailure)
       .finally(() => {
@@ -115,9 +130,11 @@ function Controls(props: PanelProps<'match'>) {
               onChange(withParams(move, { by: next }), true);
             }}
           />
+          <Amounts {...props} />
           <Sliders move={move} names={AMOUNTS} onChange={onChange} />
+          <Flag move={move} name="hold" rest={false} onChange={onChange} />
           <Typography variant="caption" component="h3" sx={{ mt: 0.75, mb: 0.25, fontWeight: 600 }}>
-            {by === 'pots' ? 'Each pot, and the one it is to be like' : 'Pots that take part'}
+            {by === 'pots' ? 'Make each pot like' : 'Pots that take part'}
           </Typography>
           {potsOf(move).map((pot, index) => {
             const like = pot.like ?? null;
@@ -132,11 +149,11 @@ function Controls(props: PanelProps<'match'>) {
                 <Select
                   variant="standard"
                   size="small"
-                  value={by === 'whole' ? (like === null ? LEFT : 0) : (like ?? LEFT)}
+                  value={by === 'whole' ? (takesPart(pot) ? 0 : LEFT) : (like ?? LEFT)}
                   inputProps={{ 'aria-label': by === 'whole' ? `Whether ${pot.name} takes part` : `What ${pot.name} is to be like` }}
                   onChange={({ target }) => {
                     const value = Number(target.value);
-                    onChange(withLike(move, index, value === LEFT ? null : value), true);
+                    onChange(by === 'whole' ? withTaking(move, index, value !== LEFT) : withLike(move, index, value === LEFT ? null : value), true);
                   }}
                   sx={{ width: 118, flex: 'none', fontSize: '0.78rem' }}
                 >
@@ -152,6 +169,33 @@ function Controls(props: PanelProps<'match'>) {
           {fitButton(props)}
         </>
       )}
+    </Box>
+  );
+}
+
+/** The photo with three amounts of the match, to choose from. */
+function Amounts({ move, look, photos, photoId, onChange }: PanelProps<'match'>) {
+  const photo = photos.find(({ id }) => id === photoId);
+  if (!photo || !look) return null;
+  return (
+    <Box role="group" aria-label="Amounts to choose from" sx={{ display: 'grid', gridTemplateColumns: 'repeat(3, 1fr)', gap: 0.5, mt: 0.75 }}>
+      {threeAmounts(amountOf(move)).map((amount) => (
+        <ButtonBase
+          key={amount}
+          data-inset
+          aria-pressed={amount === amountOf(move)}
+          aria-label={`Amount ${String(amount)} %`}
+          onClick={() => {
+            onChange(withField(move, { strength: amount }), true);
+          }}
+          sx={{ display: 'block', borderRadius: 0.5, outline: amount === amountOf(move) ? '2px solid #fff' : 'none' }}
+        >
+          <SmallPicture photo={photo} look={withMove(look, move.id, (one) => withField(one, { strength: amount }))} ratio={1.5} />
+          <Typography variant="caption" component="span" sx={{ display: 'block' }}>
+            {amount} %
+          </Typography>
+        </ButtonBase>
+      ))}
     </Box>
   );
 }
