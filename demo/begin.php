@@ -17,6 +17,7 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Model\Grain;
 use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Model\Study;
 use Tovrin\Core\Move\Kind\Matching;
@@ -25,6 +26,7 @@ use Tovrin\Core\Move\Kind\Palette;
 use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\PhotoPots;
+use Tovrin\Core\Reading\Beginning;
 use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\NeutralPlaces;
 use Tovrin\Core\Reading\Pots;
@@ -42,10 +44,10 @@ function photo(string $name): array
     return [$raster, $study, Pots::of($study), ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()];
 }
 
-function keep(string $file, string $name, string $label, MoveKind $kind): void
+function keep(string $file, string $name, string $label, MoveKind $kind, float $amount = 1.0): void
 {
     $path = __DIR__."/looks/$file.json";
-    file_put_contents($path, LookWriter::write(new Grade([new Move($kind, $label, id: 'm1')], $name))."\n");
+    file_put_contents($path, LookWriter::write(new Grade([new Move($kind, $label, strength: $amount, id: 'm1')], $name))."\n");
     printf("%s: %d kB\n", $file, (int) (filesize($path) / 1000));
 }
 
@@ -65,11 +67,12 @@ foreach ($palette->photo->middles as $middle) {
 }
 keep('rust-and-ink', 'Rust and ink', 'Bowl to rust, vase to ink blue', new Palette($palette->photo, $targets));
 
-[, $study, $pots, $colours] = photo('bowl-and-vase-3');
+[$raster, $study, $pots, $colours] = photo('bowl-and-vase-3');
 [, $otherStudy, $otherPots, $otherColours] = photo('bowl-and-vase');
 $match = Matching::between(PhotoPots::of($pots->families($study), $pots->names), Moments::of($colours), $otherPots->reference('bowl-and-vase.jpg', $otherStudy, $otherColours));
 // It shows more of the table and less of the wall than the first frame: pot by pot that does not matter.
-keep('like-the-first', 'Like the first frame', '', new Matching($match->photo, $match->moments, $match->like, $match->reference, 'pots'));
+$match = new Matching($match->photo, $match->moments, $match->like, $match->reference, 'pots', limit: $match->limit, hold: true, takes: $match->takes);
+keep('like-the-first', 'Like the first frame', '', $match, Beginning::amount($match, $colours, Grain::ofPlainParts($raster->rgb, $raster->width, $raster->height)));
 
 [$raster, , , $colours] = photo('bisque-by-the-window');
 $probes = array_map(static fn (array $at): NeutralProbe => NeutralPlaces::read($raster, $at), NeutralPlaces::of($raster, 4));

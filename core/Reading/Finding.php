@@ -9,7 +9,6 @@ use Tovrin\Core\Grade\Trouble;
 /** Something that goes wrong with a photo's colours in a grade. */
 final readonly class Finding
 {
-    private const PLAIN = 0.01;
 
     /**
      * @param float       $share  of the photo, 0…1
@@ -29,10 +28,15 @@ final readonly class Finding
         return \sprintf($percent >= 10.0 ? '%s in %.0f %% of the photo' : '%s in %.1f %% of the photo', ucfirst($this->trouble->words()), $percent);
     }
 
-    /** Whether one would see it without looking for it. */
+    /** Whether one would see it without looking for it. A little of it lies at the edges of things in most photos; an empty channel is what strong dark colours have. */
     public function isPlain(): bool
     {
-        return $this->weight() >= self::PLAIN;
+        return $this->share >= match ($this->trouble) {
+            Trouble::Torn, Trouble::Noise => 0.03,
+            Trouble::Gamut => 0.05,
+            Trouble::RedEmpty, Trouble::GreenEmpty, Trouble::BlueEmpty => 0.1,
+            default => 0.01,
+        };
     }
 
     /** How much it matters: torn colours are seen at once, a channel at its end mostly in what has no detail. */
