@@ -9,7 +9,6 @@ use Tovrin\Core\Grade\Trouble;
 /** Something that goes wrong with a photo's colours in a grade. */
 final readonly class Finding
 {
-
     /**
      * @param float       $share  of the photo, 0…1
      * @param int         $at     index of the colour that shows it most, among those that were looked at

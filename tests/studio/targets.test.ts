@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { newMove, type MoveOf } from '../../studio/src/model/looks';
 import { takesPart, threeAmounts, withLike, withReference, withTaking } from '../../studio/src/features/panels/match/match';
 import { marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/features/panels/neutralise/probes';
-import { dragged, keyed, paletteWords, placeOf, potsOf, tidy, withTarget } from '../../studio/src/features/panels/palette/targets';
+import { dragged, keyed, paletteWords, placeOf, potsOf, tidy, together, tornPassages, withTarget } from '../../studio/src/features/panels/palette/targets';
 
 const ochre = { lightness: 0.6, chroma: 0.1, hue: 70 };
 const palette = {
@@ -32,6 +32,19 @@ describe('a pot of a palette', () => {
     expect(keyed(ochre, 'ArrowUp', 'hue-chroma', false, true)?.chroma).toBe(0.12);
     expect(keyed(ochre, 'ArrowUp', 'hue-chroma', true, false)).toEqual({ ...ochre, lightness: 0.61 });
     expect(keyed(ochre, 'Enter', 'hue-chroma', false, false)).toBeNull();
+  });
+
+  it('offers to move along what leads into a pot that is moved, and nothing where both go alike', () => {
+    const rim = { ...ochre, lightness: 0.7, hue: 50 };
+    const two = { ...palette, params: { ...palette.params, pots: [{ name: 'red', components: [0], middle: ochre }, { name: 'rim', components: [1], middle: rim }, { name: 'leaf', components: [2], middle: { ...ochre, hue: 140 } }] } } as typeof palette;
+    const passages = [['red', 'rim'], ['red', 'gone']];
+    expect(tornPassages(two, passages)).toEqual([]);
+    const moved = withTarget(two, 0, { lightness: 0.5, chroma: 0.05, hue: 250 });
+    expect(tornPassages(moved, passages)).toEqual([[0, 1]]);
+    const along = together(moved, 0, 1);
+    expect(potsOf(along)[1]?.to).toEqual({ lightness: 0.6, chroma: 0.05, hue: 230 });
+    expect(tornPassages(along, passages)).toEqual([]);
+    expect(potsOf(along)[2]?.to).toBeUndefined();
   });
 
   it('is moved alone and turned back, and the ledger says so', () => {

@@ -27,6 +27,7 @@ use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\CastReader;
 use Tovrin\App\Reading\CastsLeftView;
 use Tovrin\App\Reading\NeutralPlaceView;
+use Tovrin\Core\Reading\Passages;
 
 /** Moves that are made for one photo: their beginnings, and fitting them to another. */
 #[AsController]
@@ -41,6 +42,20 @@ final readonly class FittingController
     public function palette(int $id): LookView
     {
         return $this->fitter->palette($this->photos->photo($id));
+    }
+
+    /**
+     * Pots of the photo that lead into each other, so that one is not to be moved without the other.
+     *
+     * @return list<array{0: string, 1: string}> their names
+     */
+    #[Route('/api/photos/{id<\d+>}/passages', options: Pool::TAKES_LONG, methods: ['GET'])]
+    public function passages(int $id): array
+    {
+        $photo = $this->photos->photo($id);
+        $pots = $this->colours->pots($photo);
+
+        return array_map(static fn (array $pair): array => [$pots->names[$pair[0]], $pots->names[$pair[1]]], Passages::of($pots, $this->colours->study($photo)));
     }
 
     /** How noisy the photo is, for moves that go by it. */

@@ -161,6 +161,7 @@ export const api = {
   colour: (hex: string) => take(client.GET('/api/colours/{hex}', { params: { path: { hex: hex.replace('#', '') } } })),
   shown: (lightness: number, chroma: number, hue: number) => take(client.GET('/api/colours/{lightness}/{chroma}/{hue}', { params: { path: { lightness: String(lightness), chroma: String(chroma), hue: String(hue) } as never } })),
   absentPots: (id: number, look: Look) => take(client.POST('/api/photos/{id}/palette/absent', { ...at(id), body: { look } })),
+  passages: (id: number) => take(client.GET('/api/photos/{id}/passages', at(id))),
   grain: (id: number) => take(client.GET('/api/photos/{id}/grain', at(id))),
   palette: (id: number) => take(client.GET('/api/photos/{id}/palette', at(id))),
   match: (id: number, other: number) => take(client.GET('/api/photos/{id}/match/{other}', { params: { path: { id, other } } })),

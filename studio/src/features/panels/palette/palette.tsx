@@ -13,7 +13,7 @@ import { around, plainestPot } from '../samples';
 import { alone } from '../useDrawing';
 import type { MoveOf } from '../../../model/looks';
 import { PaletteBench } from './PaletteBench';
-import { css, paletteWords, potsOf, tidy, withTarget, type Colour, type Pot } from './targets';
+import { css, paletteWords, potsOf, tidy, together, tornPassages, withTarget, type Colour, type Pot } from './targets';
 
 function Swatch({ colour }: { colour: Colour }) {
   return <Box component="span" sx={{ width: 26, height: 20, flex: 'none', borderRadius: 0.5, border: '1px solid #222', background: css(colour) }} />;
@@ -26,10 +26,19 @@ function useAbsent(photoId: number, move: MoveOf<'palette'>): number[] {
   return useQuery({ queryKey: ['absent pots', photoId, moved], queryFn: () => api.absentPots(photoId, look), enabled: moved.some((one) => one !== null), staleTime: Infinity }).data ?? [];
 }
 
+/** Passages that are offered to be mended at once; the next ones come after these. */
+const MOST_OFFERS = 2;
+
+/** Names of pots that lead into each other in the photo. */
+function usePassages(photoId: number): string[][] {
+  return useQuery({ queryKey: ['passages', photoId], queryFn: () => api.passages(photoId), staleTime: Infinity }).data ?? [];
+}
+
 function Controls(props: PanelProps<'palette'>) {
   const { move, onChange, aspect, onAspect } = props;
   const pots = potsOf(move);
   const absent = useAbsent(props.photoId, move).flatMap((index) => pots[index] ?? []);
+  const torn = tornPassages(move, usePassages(props.photoId)).slice(0, MOST_OFFERS);
   const chosen = Number(aspect ?? pots.findIndex(({ to }) => to != null));
   if (pots.length === 0) {
     return (
@@ -94,6 +103,20 @@ function Controls(props: PanelProps<'palette'>) {
           </Box>
         ))}
       </Box>
+      {torn.map(([moved, left]) => (
+        <Typography key={`${String(moved)} ${String(left)}`} variant="caption" component="p" role="status" sx={{ mt: 0.5, mb: 0 }}>
+          In the photo {pots[moved]?.name} leads into {pots[left]?.name}: a line shows where only one of them moves.{' '}
+          <Button
+            size="small"
+            onClick={() => {
+              onChange(together(move, moved, left), true);
+            }}
+            sx={{ py: 0 }}
+          >
+            Move {pots[left]?.name} along
+          </Button>
+        </Typography>
+      ))}
       <MethodChoice move={move} onChange={onChange} />
       {fitButton(props)}
     </Box>

@@ -60,6 +60,37 @@ export function keyed(from: Colour, key: string, plane: PlaneName, light: boolea
   return tidy(colour);
 }
 
+/** How far apart two pots have to go, in OKLab, before what leads from the one to the other shows it. */
+const APART = 0.06;
+
+const lab = ({ lightness, chroma, hue }: Colour): [number, number, number] => [lightness, chroma * Math.cos((hue * Math.PI) / 180), chroma * Math.sin((hue * Math.PI) / 180)];
+const way = ({ middle, to }: Pot): [number, number, number] => {
+  const [from, there] = [lab(middle), lab(to ?? middle)];
+  return [there[0] - from[0], there[1] - from[1], there[2] - from[2]];
+};
+
+/** Pairs of pots that lead into each other in the photo and are moved apart: the one that goes farther, and the one that should go along. */
+export function tornPassages(move: Move, passages: readonly (readonly string[])[]): [moved: number, left: number][] {
+  const pots = potsOf(move);
+  return passages.flatMap((names) => {
+    const [one, other] = names.map((name) => pots.findIndex((pot) => pot.name === name));
+    const [p, q] = [pots[one ?? -1], pots[other ?? -1]];
+    if (!p || !q || one === undefined || other === undefined) return [];
+    const [v, w] = [way(p), way(q)];
+    if (Math.hypot(v[0] - w[0], v[1] - w[1], v[2] - w[2]) < APART) return [];
+    return [Math.hypot(...v) >= Math.hypot(...w) ? [one, other] : [other, one]] as [number, number][];
+  });
+}
+
+/** The palette with one pot going as another one does: turned, strengthened and lightened alike. */
+export function together(move: Move, moved: number, left: number): Move {
+  const [leads, follows] = [potsOf(move)[moved], potsOf(move)[left]];
+  if (!leads?.to || !follows) return move;
+  const { middle, to } = leads;
+  const stronger = middle.chroma > 0.005 ? to.chroma / middle.chroma : 1;
+  return withTarget(move, left, tidy({ lightness: follows.middle.lightness + to.lightness - middle.lightness, chroma: follows.middle.chroma * stronger, hue: follows.middle.hue + to.hue - middle.hue }));
+}
+
 /** What the palette does, in one line. */
 export function paletteWords(move: Move): string {
   const moved = potsOf(move).filter(({ to }) => to != null);
