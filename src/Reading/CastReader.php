@@ -16,12 +16,16 @@ use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Reading\Cast;
+use Tovrin\Core\Reading\CastLeft;
 use Tovrin\Core\Reading\NeutralPlaces;
+use Tovrin\Core\Reading\Raster;
 
 /** Where a photo ought to be neutral, and how far from it it is. */
 final readonly class CastReader
 {
     private const SUGGESTED = 4;
+    /** Colours that say what is left tinted. */
+    private const JUDGED = 6000;
     /** OKLCh chroma below which a colour may be a tinted grey. */
     private const WEAK = 0.06;
 
@@ -34,11 +38,15 @@ final readonly class CastReader
     {
         $raster = $this->colours->raster($photo);
 
-        return array_map(static function (array $at) use ($raster): NeutralPlaceView {
-            $colour = NeutralPlaces::read($raster, $at)->colour;
+        return array_map(static fn (array $at): NeutralPlaceView => self::place($raster, $at), NeutralPlaces::of($raster, self::SUGGESTED));
+    }
 
-            return new NeutralPlaceView($colour, $at, Cast::words(ColourBlock::of(Srgb::class, [Hex::parse($colour)])));
-        }, NeutralPlaces::of($raster, self::SUGGESTED));
+    /** @param array{0: float, 1: float} $at shares of width and height */
+    private static function place(Raster $raster, array $at): NeutralPlaceView
+    {
+        $colour = NeutralPlaces::read($raster, $at)->colour;
+
+        return new NeutralPlaceView($colour, $at, Cast::words(ColourBlock::of(Srgb::class, [Hex::parse($colour)])));
     }
 
     /** @param string|null $watch id of the neutralise move whose probes are read */
@@ -50,9 +58,14 @@ final readonly class CastReader
         $lch = $this->colours->readingSamples($photo)->in(OkLch::class);
         $weak = array_values(array_filter(array_keys($lch->b), static fn (int $i): bool => $lch->b[$i] < self::WEAK));
 
+        $placed = $this->colours->placedDigest($photo)->thinned(self::JUDGED);
+        $cast = [] === $probes ? null : CastLeft::of($placed->colours, Evaluator::evaluate($look, new Colours($placed->colours), [], $placed->planes($look))->colours);
+
         return new CastsLeftView(
             self::chromas($look, ColourBlock::of(Srgb::class, array_map(static fn (NeutralProbe $p): array => Hex::parse($p->colour), $probes))),
             self::chromas($look, ColourBlock::of(OkLch::class, array_map($lch->at(...), $weak))),
+            null === $cast ? null : self::place($this->colours->raster($photo), $placed->placeOf($cast->at)),
+            $cast->share ?? 0.0,
         );
     }
 

@@ -10,8 +10,10 @@ final readonly class CastsLeftView
     /**
      * @param array{0: float, 1: float}|null $probes at the probes; null without any
      * @param array{0: float, 1: float}|null $weak   over the photo's weak colours; null when it has none
+     * @param NeutralPlaceView|null          $place  where one more would tell most; null where all that looks grey is spoken for, or nothing is probed
+     * @param float                          $share  of the photo that looks grey and is still tinted, 0 to 1
      */
-    public function __construct(public ?array $probes, public ?array $weak)
+    public function __construct(public ?array $probes, public ?array $weak, public ?NeutralPlaceView $place, public float $share)
     {
     }
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { newMove, type MoveOf } from '../../studio/src/model/looks';
 import { takesPart, threeAmounts, withLike, withReference, withTaking } from '../../studio/src/features/panels/match/match';
-import { marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/features/panels/neutralise/probes';
+import { castWords, marksOf, probesOf, withoutProbe, withProbes } from '../../studio/src/features/panels/neutralise/probes';
 import { dragged, keyed, paletteWords, placeOf, potsOf, tidy, together, tornPassages, withTarget } from '../../studio/src/features/panels/palette/targets';
 
 const ochre = { lightness: 0.6, chroma: 0.1, hue: 70 };
@@ -82,6 +82,11 @@ describe('a match', () => {
 describe('places that ought to be neutral', () => {
   const empty = { ...newMove('neutralise'), params: {} } as MoveOf<'neutralise'>;
   const place = (i: number) => ({ colour: `#80808${String(i)}`, at: [0.1 * i, 0.5] as [number, number] });
+
+  it('say how much of the photo none of them speaks for', () => {
+    expect(castWords(0.274, 'leans orange, 23.3')).toBe('27 % of the photo looks grey and is still tinted orange: none of the places stands in its light. If it should be grey, add one there.');
+    expect(castWords(0.09, 'neutral')).toContain('still tinted: none');
+  });
 
   it('are at most eight, none of them twice', () => {
     const one = withProbes(empty, [place(1), place(2)]);

@@ -17,6 +17,8 @@ use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Params;
+use Tovrin\Core\Reading\CastLeft;
+use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\NeutralPlaces;
 use Tovrin\Core\Reading\Raster;
 use Tovrin\Core\Reading\Reading;
@@ -107,6 +109,27 @@ final class MixedLightTest extends TestCase
             $turned = rad2deg(atan2($sums[1], $sums[0]) - atan2($sums[3], $sums[2]));
             self::assertLessThan(3.0, abs($turned - 360.0 * round($turned / 360.0)), $name);
         }
+    }
+
+    /** White ware under window and lamp: places in the one light say nothing of the other. */
+    public function testWhatNoPlaceSpeaksForIsFoundAndAPlaceThereHelps(): void
+    {
+        $raster = self::raster('demo/photos/bisque-by-the-window.jpg', 900);
+        $colours = ColourSample::of($raster->rgb, $raster->width, $raster->height)->colours();
+        [$x, $y] = ColourSample::places($raster->width, $raster->height);
+        $left = static function (array $places) use ($raster, $colours): ?CastLeft {
+            /** @var list<array{0: float, 1: float}> $places */
+            return CastLeft::of($colours, Looks::exactly(self::grade($raster, $places), $colours));
+        };
+        $all = NeutralPlaces::of($raster, 4);
+        $one = [[0.25, 0.42], [0.27, 0.42]];
+        $found = $left($one);
+        self::assertNotNull($found);
+        self::assertGreaterThan(0.25, $found->share);
+        $more = $left([...$one, [$x[$found->at], $y[$found->at]]]);
+        self::assertLessThan(0.75 * $found->share, $more->share ?? 0.0);
+        self::assertNull($left($all), 'four places speak for all of it');
+        self::assertNull(CastLeft::of($colours, ColourBlock::of(Srgb::class, array_fill(0, $colours->count(), [0.5, 0.5, 0.5]))));
     }
 
     public function testFittedToAnotherPhotoAProbeGoesToThatPhotosWhite(): void

@@ -7,7 +7,7 @@ import { api, type CastsLeft, type NeutralPlace } from '../../../api/client';
 import type { MoveOf } from '../../../model/looks';
 import { fitButton } from '../fitted';
 import type { PanelProps } from '../panel';
-import { letter, marksOf, MOST_PROBES, probesOf, withoutProbe, withProbes, type NeutralProbe } from './probes';
+import { castWords, letter, marksOf, MOST_PROBES, probesOf, withoutProbe, withProbes, type NeutralProbe } from './probes';
 
 const WHAT = 'a place that ought to be white or grey';
 
@@ -17,15 +17,6 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
   const probes = probesOf(move);
   const [proposed, setProposed] = useState<(NeutralPlace & { taken: boolean })[] | null>(null);
   const [busy, setBusy] = useState(false);
-  const key = JSON.stringify([probes.map(({ at }) => at), proposed?.map(({ at }) => at)]);
-  useEffect(() => {
-    onMarks(marksOf(probes, proposed ?? []));
-    return () => {
-      onMarks([]);
-    };
-    // The places are what it depends on.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key, onMarks]);
   const left = useQuery({
     queryKey: ['casts', photoId, JSON.stringify(look), move.id],
     queryFn: () => (look ? api.casts(photoId, look, move.id) : Promise.resolve(null)),
@@ -33,6 +24,16 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
     placeholderData: keepPreviousData,
     gcTime: 60_000,
   }).data;
+  const missing = !proposed && probes.length > 0 && probes.length < MOST_PROBES ? (left?.place ?? null) : null;
+  const key = JSON.stringify([probes.map(({ at }) => at), proposed?.map(({ at }) => at), missing?.at]);
+  useEffect(() => {
+    onMarks(marksOf(probes, proposed ?? (missing ? [missing] : [])));
+    return () => {
+      onMarks([]);
+    };
+    // The places are what it depends on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key, onMarks]);
   /** The photo's light as a whole goes with the probes: strong colours get its white. */
   const take = (more: NeutralProbe[]) => {
     const next = withProbes(move, more);
@@ -130,6 +131,20 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
         )}
       </Box>
       {probes.length > 0 && left && <Left left={left} />}
+      {missing && left && (
+        <Typography variant="caption" component="p" role="status" sx={{ mt: 0, mb: 0.5 }}>
+          {castWords(left.share, missing.leans)}{' '}
+          <Button
+            size="small"
+            onClick={() => {
+              take([{ colour: missing.colour, at: missing.at as [number, number] }]);
+            }}
+            sx={{ py: 0 }}
+          >
+            Add place {letter(probes.length)}
+          </Button>
+        </Typography>
+      )}
       {probes.length > 0 && fitButton(props)}
     </Box>
   );

@@ -22,6 +22,12 @@ export function withoutProbe(move: Move, index: number): Move {
   return withParams(move, { probes: probesOf(move).filter((_, i) => i !== index) });
 }
 
+/** What no place speaks for: how much of the photo, and what it leans to. */
+export function castWords(share: number, leans: string): string {
+  const tint = leans.replace(/,.*$/, '').replace(/^leans /, '');
+  return `${(share * 100).toFixed(0)} % of the photo looks grey and is still tinted${tint === '' || tint === 'neutral' ? '' : ` ${tint}`}: none of the places stands in its light. If it should be grey, add one there.`;
+}
+
 export const letter = (index: number): string => 'abcdefgh'.charAt(index);
 
 /** Where its probes were read, and those that are proposed. */
