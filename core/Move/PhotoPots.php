@@ -87,7 +87,7 @@ final readonly class PhotoPots
         /** @var array{grain?: list<int|float>, components?: list<mixed>, pots?: list<array{name: string, components: list<int>, middle: array{lightness: int|float, chroma: int|float, hue: int|float}}>} $values */
         $pots = $values['pots'] ?? [];
         if ([] === $pots) {
-            return new self(null, [], []);
+            return self::none();
         }
         try {
             $model = ModelData::read(['grain' => $values['grain'] ?? [0, 0, 0], 'scales' => [$values['components'] ?? []]], $tables);
@@ -122,6 +122,11 @@ final readonly class PhotoPots
         }
 
         return ['grain' => $model['grain'], 'components' => $model['scales'][0], 'pots' => $pots];
+    }
+
+    public static function none(): self
+    {
+        return new self(null, [], []);
     }
 
     public function count(): int

@@ -51,12 +51,17 @@ final readonly class ProbeWhites
     /** @var array{0: float, 1: float, 2: float} of the light as a whole */
     private array $whole;
 
+    private ?ThingLight $things;
+
     /**
      * @param ColourBlock      $probes any space; bright enough to tell a cast by
      * @param ColourBlock|null $light  the white of the light as a whole, one colour; null for the mean of the probes'
+     * @param PhotoPots|null   $things the photo's coloured things, those in two lights together; null where they are not known
+     * @param float            $share  how much of the light on a coloured thing that differs from the whole is taken away, 0…1
      */
-    public function __construct(private ColourBlock $probes, ?ColourBlock $light = null)
+    public function __construct(private ColourBlock $probes, ?ColourBlock $light = null, ?PhotoPots $things = null, private float $share = 0.0)
     {
+        $this->things = null === $things || 0.0 === $share ? null : ThingLight::of($things, self::gainsOf($probes));
         $own = self::ownGains($probes->in(LinearSrgb::class));
         $common = null === $light ? null : self::ownGains($light->in(LinearSrgb::class))[0];
         // The photo says how much there is of each light, the probes which lights there are.
@@ -77,6 +82,18 @@ final readonly class ProbeWhites
             $columns[] = array_map(static fn (float $own, float $more): float => $own + $more, $wanted, Ridge::solve($rows, array_fill(0, \count($rows), 1.0), $missing, \count($rows), self::RIDGE));
         }
         $this->gains = array_map(static fn (int $p): array => [$columns[0][$p], $columns[1][$p], $columns[2][$p]], array_keys($own));
+    }
+
+    /**
+     * What each probe has to be multiplied by to be neutral.
+     *
+     * @param ColourBlock $probes any space
+     *
+     * @return list<array{0: float, 1: float, 2: float}> logarithms for the cone responses
+     */
+    public static function gainsOf(ColourBlock $probes): array
+    {
+        return self::ownGains($probes->in(LinearSrgb::class));
     }
 
     /**
@@ -117,16 +134,29 @@ final readonly class ProbeWhites
     {
         $n = $linear->count();
         [$x, $y, $z] = [array_fill(0, $n, $this->whole[0]), array_fill(0, $n, $this->whole[1]), array_fill(0, $n, $this->whole[2])];
-        foreach (self::closeness($linear->in(OkLab::class), $this->probes->in(OkLab::class)) as $p => $weights) {
+        $lab = $linear->in(OkLab::class);
+        $far = array_fill(0, $n, 1.0);
+        foreach (self::closeness($lab, $this->probes->in(OkLab::class)) as $p => $weights) {
             [$gx, $gy, $gz] = $this->gains[$p];
             for ($i = 0; $i < $n; ++$i) {
                 $w = $weights[$i];
                 $x[$i] += $w * $gx;
                 $y[$i] += $w * $gy;
                 $z[$i] += $w * $gz;
+                $far[$i] -= $w;
             }
         }
         $cones = Bradford::apply($linear, Bradford::conesOfLinearSrgb());
+        if (null !== $this->things) {
+            // What is close to the probes has its light from them.
+            [$u, $v, $w] = $this->things->way;
+            foreach ($this->things->shifts($lab, $cones) as $i => $shift) {
+                $back = $this->share * max(0.0, $far[$i]) * $shift;
+                $x[$i] -= $back * $u;
+                $y[$i] -= $back * $v;
+                $z[$i] -= $back * $w;
+            }
+        }
         [$long, $middle, $short] = [$cones->a, $cones->b, $cones->c];
         for ($i = 0; $i < $n; ++$i) {
             $long[$i] *= exp($x[$i]);

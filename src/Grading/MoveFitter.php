@@ -69,10 +69,12 @@ final readonly class MoveFitter
         return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));
     }
 
-    /** The look with its neutralise moves told the photo's light as a whole. */
+    /** The look with its neutralise moves told the photo's light as a whole, and its coloured things. */
     public function lit(Photo $photo, Grade $look): LookView
     {
-        $moves = array_map(fn (Move $move): Move => $move->kind instanceof Neutralise ? $move->doing($move->kind->lit($this->colours->fittingSamples($photo))) : $move, $look->moves);
+        $pots = $this->colours->pots($photo);
+        $things = PhotoPots::of($pots->families($this->colours->study($photo)), $pots->names);
+        $moves = array_map(fn (Move $move): Move => $move->kind instanceof Neutralise ? $move->doing($move->kind->lit($this->colours->fittingSamples($photo))->knowing($things)) : $move, $look->moves);
 
         return new LookView($look->with($moves));
     }

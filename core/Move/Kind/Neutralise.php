@@ -13,10 +13,13 @@ use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Colour\XyzD65;
 use Tovrin\Core\Move\Fitting;
 use Tovrin\Core\Move\KnowsLight;
+use Tovrin\Core\Move\LongLists;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Move\ProbeWhites;
 use Tovrin\Core\Move\Setting;
+use Tovrin\Core\Move\ThingLight;
 use Tovrin\Core\Tone\ToneZones;
 
 /**
@@ -26,10 +29,12 @@ use Tovrin\Core\Tone\ToneZones;
  * lie at the colours themselves, so that each of them comes out neutral. With probes, colours that ought to be neutral wherever
  * they lie, each colour has the adaptation of the probes it is close to; see ProbeWhites.
  */
-final readonly class Neutralise implements Fitting, KnowsLight
+final readonly class Neutralise implements Fitting, KnowsLight, LongLists
 {
     /** Darker or more colourful than this there is no light to tell a cast by. */
     private const LEAST_LIGHT = 0.002;
+    /** How far coloured things go back to one hue, once they are known. */
+    private const THINGS = 90.0;
 
     /** @var array<string, non-empty-list<array{0: float, 1: float, 2: float}>> adaptation by zone, or by 'all' */
     private array $matrices;
@@ -45,12 +50,14 @@ final readonly class Neutralise implements Fitting, KnowsLight
      * @param string|null $highlights the same for highlights
      * @param list<NeutralProbe> $probes for mixed light; the zones count only where there are none
      * @param string|null        $light  `#rrggbb`, the white of the light as a whole, for strong colours beside probes
+     * @param PhotoPots|null     $pots   the photo's coloured things, those in two lights together; see ThingLight
+     * @param float              $things 0…100: how far what two lights have made of one coloured thing goes back to one
      *
      * @throws \InvalidArgumentException when one is too dark, or their lightnesses do not rise
      */
-    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights, public array $probes = [], public ?string $light = null)
+    public function __construct(public ?string $all, public ?string $shadows, public ?string $midtones, public ?string $highlights, public array $probes = [], public ?string $light = null, public ?PhotoPots $pots = null, public float $things = 0.0)
     {
-        $this->whites = self::whites($probes, $light);
+        $this->whites = self::whites($probes, $light, $pots, $things);
         $given = array_filter(['shadows' => $shadows, 'midtones' => $midtones, 'highlights' => $highlights], static fn (?string $c): bool => null !== $c);
         if ([] === $given) {
             $given = null === $all ? [] : ['all' => $all];
@@ -97,17 +104,18 @@ final readonly class Neutralise implements Fitting, KnowsLight
             'highlights' => Setting::colour('Highlights', 'A light colour that ought to be neutral.'),
             'probes' => NeutralProbe::setting(),
             'light' => Setting::colour('Light as a whole', 'What the weak colours of the photo have in common; strong colours get its white while there are probes.'),
-        ]);
+            'things' => Setting::slider('Coloured things', 'A coloured thing that stands in two lights has two hues. How far these go back to one, while there are probes.', 0, 100),
+        ] + PhotoPots::settings([]));
     }
 
     public static function fromParams(Params $params): self
     {
-        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'), NeutralProbe::read($params->all()), $params->colour('light'));
+        return new self($params->colour('all'), $params->colour('shadows'), $params->colour('midtones'), $params->colour('highlights'), NeutralProbe::read($params->all()), $params->colour('light'), PhotoPots::read($params->all(), $params->tables), $params->number('things'));
     }
 
     public function params(): array
     {
-        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights, 'probes' => NeutralProbe::data($this->probes), 'light' => $this->light], self::paramsSchema());
+        return Params::away(['all' => $this->all, 'shadows' => $this->shadows, 'midtones' => $this->midtones, 'highlights' => $this->highlights, 'probes' => NeutralProbe::data($this->probes), 'light' => $this->light, 'things' => $this->things], self::paramsSchema()) + ($this->pots?->data([]) ?? []);
     }
 
     public static function space(): string
@@ -177,7 +185,27 @@ final readonly class Neutralise implements Fitting, KnowsLight
      */
     public function fitted(ColourBlock $colours): self
     {
-        return (new self($this->all, $this->shadows, $this->midtones, $this->highlights, NeutralProbe::found($this->probes, $colours->in(OkLab::class))))->lit($colours);
+        return (new self($this->all, $this->shadows, $this->midtones, $this->highlights, NeutralProbe::found($this->probes, $colours->in(OkLab::class)), null, $this->pots?->adapted($colours), $this->things))->lit($colours);
+    }
+
+    public static function shortLists(): array
+    {
+        return PhotoPots::shortLists();
+    }
+
+    /**
+     * The same with a photo's coloured things known.
+     *
+     * @param PhotoPots $pots all of the photo's
+     */
+    public function knowing(PhotoPots $pots): self
+    {
+        if ([] === $this->probes) {
+            return $this;
+        }
+        $gains = ProbeWhites::gainsOf(ColourBlock::of(Srgb::class, array_map(static fn (NeutralProbe $probe): array => Hex::parse($probe->colour), $this->probes)));
+
+        return new self($this->all, $this->shadows, $this->midtones, $this->highlights, $this->probes, $this->light, ThingLight::together($pots, $gains), 0 === ($this->pots?->count() ?? 0) ? self::THINGS : $this->things);
     }
 
     /** The same with the white of a photo's light as a whole. */
@@ -185,11 +213,11 @@ final readonly class Neutralise implements Fitting, KnowsLight
     {
         $light = ProbeWhites::light($colours)?->in(Srgb::class)->at(0);
 
-        return new self($this->all, $this->shadows, $this->midtones, $this->highlights, $this->probes, null === $light ? null : Hex::format(...$light));
+        return new self($this->all, $this->shadows, $this->midtones, $this->highlights, $this->probes, null === $light ? null : Hex::format(...$light), $this->pots, $this->things);
     }
 
     /** @param list<NeutralProbe> $probes */
-    private static function whites(array $probes, ?string $light): ?ProbeWhites
+    private static function whites(array $probes, ?string $light, ?PhotoPots $pots, float $things): ?ProbeWhites
     {
         if ([] === $probes) {
             return null;
@@ -204,7 +232,7 @@ final readonly class Neutralise implements Fitting, KnowsLight
             self::bright($whole, 'light', (string) $light);
         }
 
-        return new ProbeWhites($colours, $whole);
+        return new ProbeWhites($colours, $whole, $pots, $things / 100.0);
     }
 
     /**

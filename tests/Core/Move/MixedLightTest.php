@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Tests\Core\Move;
 
 use PHPUnit\Framework\TestCase;
+use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
@@ -12,14 +13,21 @@ use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Colour\XyzD65;
 use Tovrin\Core\Format\FormatError;
+use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Grade\Trouble;
+use Tovrin\Core\Model\Grain;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Params;
+use Tovrin\Core\Move\PhotoPots;
 use Tovrin\Core\Reading\CastLeft;
+use Tovrin\Core\Reading\Checks;
 use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\NeutralPlaces;
+use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
 use Tovrin\Core\Reading\Reading;
 use Tovrin\Core\Reading\Region;
@@ -109,6 +117,54 @@ final class MixedLightTest extends TestCase
             $turned = rad2deg(atan2($sums[1], $sums[0]) - atan2($sums[3], $sums[2]));
             self::assertLessThan(3.0, abs($turned - 360.0 * round($turned / 360.0)), $name);
         }
+    }
+
+    /** The same scene, pixel by pixel: what a lamp and a window have made of one thing goes back to one hue. */
+    public function testWhatTwoLightsHaveMadeOfOneThingGoesBackToOneHue(): void
+    {
+        $mixed = self::raster('tests/scenes/photos/mixed-light.jpg', 900);
+        $white = self::colours(self::raster('tests/scenes/photos/mixed-light-white.jpg', 900))->in(OkLab::class);
+        $mask = new \Imagick(Outside::root().'/tests/scenes/masks/mixed-light.png');
+        $mask->setImageFormat('gray');
+        $labels = $mask->getImageBlob();
+        $coloured = array_values(array_filter(array_keys($white->a), static fn (int $i): bool => 0 === $i % 5 && \in_array(\ord($labels[$i] ?? "\0"), [40, 80, 120, 160], true) && hypot($white->b[$i], $white->c[$i]) > 0.04)) ?: [0];
+        $colours = self::colours($mixed);
+        $study = StudyMaker::study($mixed);
+        $pots = Pots::of($study);
+        $kind = self::grade($mixed, NeutralPlaces::of($mixed, 4))->moves[0]->kind;
+        self::assertInstanceOf(Neutralise::class, $kind);
+        $knowing = $kind->knowing(PhotoPots::of($pots->families($study), $pots->names));
+        self::assertGreaterThan(0.0, $knowing->things);
+        // As it is read from a file.
+        $read = LookJson::read(LookWriter::write(new Grade([new Move($knowing, id: 'm1')])));
+        $off = static function (Grade $grade) use ($colours, $white, $coloured): array {
+            $after = Looks::exactly($grade, ColourBlock::of(Srgb::class, array_map($colours->at(...), $coloured)))->in(OkLab::class);
+            $turns = array_map(static function (int $k, int $i) use ($after, $white): float {
+                $turn = rad2deg(atan2($after->c[$k], $after->b[$k]) - atan2($white->c[$i], $white->b[$i]));
+
+                return abs($turn - 360.0 * round($turn / 360.0));
+            }, array_keys($coloured), $coloured);
+            sort($turns);
+
+            return [array_sum($turns) / \count($turns), $turns[(int) (0.9 * \count($turns))]];
+        };
+        [$mean, $most] = $off(new Grade([new Move($kind)]));
+        [$less, $least] = $off($read);
+        self::assertLessThan(0.6 * $mean, $less, 'degrees of hue, on average');
+        self::assertLessThan(0.6 * $most, $least, 'and what nine in ten stay within');
+        $findings = Checks::of($read, $colours->thinned(2000), Grain::ofPlainParts($mixed->rgb, $mixed->width, $mixed->height));
+        self::assertSame(0.0, Checks::shareOf($findings, Trouble::Torn), 'nothing is torn for it');
+    }
+
+    public function testOneLightLeavesColouredThingsAsTheyAre(): void
+    {
+        $raster = self::raster('tests/scenes/photos/mixed-light-white.jpg', 600);
+        $study = StudyMaker::study($raster);
+        $pots = Pots::of($study);
+        $one = (new Neutralise(null, null, null, null, [new NeutralProbe('#c8c4c0'), new NeutralProbe('#8f8c89')]))->knowing(PhotoPots::of($pots->families($study), $pots->names));
+        $plain = new Neutralise(null, null, null, null, $one->probes);
+        $teal = ColourBlock::of(Srgb::class, [[0.2, 0.5, 0.5], [0.7, 0.5, 0.2]]);
+        self::assertEquals(Looks::exactly(new Grade([new Move($plain)]), $teal), Looks::exactly(new Grade([new Move($one)]), $teal));
     }
 
     /** White ware under window and lamp: places in the one light say nothing of the other. */

@@ -7,6 +7,7 @@ import { api, type CastsLeft, type NeutralPlace } from '../../../api/client';
 import type { MoveOf } from '../../../model/looks';
 import { fitButton } from '../fitted';
 import type { PanelProps } from '../panel';
+import { Sliders } from '../settings';
 import { castWords, letter, marksOf, MOST_PROBES, probesOf, withoutProbe, withProbes, type NeutralProbe } from './probes';
 
 const WHAT = 'a place that ought to be white or grey';
@@ -145,6 +146,7 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
           </Button>
         </Typography>
       )}
+      {probes.length > 0 && (move.params?.pots ?? []).length > 0 && <Sliders move={move} names={['things']} onChange={onChange} />}
       {probes.length > 0 && fitButton(props)}
     </Box>
   );
