@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\Tests\Core\Move;
 
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
@@ -18,7 +17,10 @@ use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Grade\Trouble;
+use Tovrin\Core\Model\ColourModel;
 use Tovrin\Core\Model\Grain;
+use Tovrin\Core\Model\Mixture;
+use Tovrin\Core\Model\Study;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\NeutralProbe;
 use Tovrin\Core\Move\Params;
@@ -129,7 +131,7 @@ final class MixedLightTest extends TestCase
         $labels = $mask->getImageBlob();
         $coloured = array_values(array_filter(array_keys($white->a), static fn (int $i): bool => 0 === $i % 5 && \in_array(\ord($labels[$i] ?? "\0"), [40, 80, 120, 160], true) && hypot($white->b[$i], $white->c[$i]) > 0.04)) ?: [0];
         $colours = self::colours($mixed);
-        $study = StudyMaker::study($mixed);
+        $study = self::study($mixed);
         $pots = Pots::of($study);
         $kind = self::grade($mixed, NeutralPlaces::of($mixed, 4))->moves[0]->kind;
         self::assertInstanceOf(Neutralise::class, $kind);
@@ -159,7 +161,7 @@ final class MixedLightTest extends TestCase
     public function testOneLightLeavesColouredThingsAsTheyAre(): void
     {
         $raster = self::raster('tests/scenes/photos/mixed-light-white.jpg', 600);
-        $study = StudyMaker::study($raster);
+        $study = self::study($raster);
         $pots = Pots::of($study);
         $one = (new Neutralise(null, null, null, null, [new NeutralProbe('#c8c4c0'), new NeutralProbe('#8f8c89')]))->knowing(PhotoPots::of($pots->families($study), $pots->names));
         $plain = new Neutralise(null, null, null, null, $one->probes);
@@ -221,6 +223,15 @@ final class MixedLightTest extends TestCase
         $probes = array_map(static fn (array $at): NeutralProbe => new NeutralProbe(Hex::format(...Reading::mean(Region::point($raster, $at[0], $at[1], 9)->colours)->in(Srgb::class)->at(0)), $at), $places);
 
         return new Grade([new Move((new Neutralise(null, null, null, null, $probes))->lit(self::colours($raster)))]);
+    }
+
+    /** What there is to know of a picture before anything is chosen. */
+    private static function study(Raster $raster): Study
+    {
+        $colours = ColourSample::of($raster->rgb, $raster->width, $raster->height)->colours();
+        $scales = array_map(static fn (int $count): Mixture => ColourModel::scale($colours, $count), ColourModel::SCALES);
+
+        return Study::of($colours, $colours, ColourSample::grid($raster->width, $raster->height)[0], new ColourModel($scales, Grain::of($raster->rgb, $raster->width, $raster->height)));
     }
 
     private static function raster(string $file, int $width): Raster
