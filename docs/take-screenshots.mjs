@@ -132,20 +132,6 @@ try {
   });
   await picture('match', 7);
   await picture('neutralise', 2);
-  await picture('even-out', 5, async ({ page, tool, stroke, addMove }) => {
-    await tool('Choose');
-    await stroke([0.47, 0.47], [0.53, 0.5]);
-    await page.getByRole('button', { name: 'Part of it' }).click();
-    await page.waitForTimeout(2500);
-    await stroke([0.66, 0.47], [0.71, 0.5]);
-    await tool('Look');
-    await addMove('Even out');
-    await page.getByRole('button', { name: 'Use the average of what is reached' }).click();
-    for (const [name, value] of [['Hue', '90'], ['Saturation', '80'], ['Lightness', '35']]) {
-      await page.getByRole('textbox', { name: `${name}, number`, exact: true }).fill(value);
-      await page.keyboard.press('Enter');
-    }
-  });
   await picture('hue-curves', 4, async ({ addMove, tool, stroke, page, place }) => {
     await addMove('Hue curves');
     await tool('Pull');
@@ -162,14 +148,20 @@ try {
     }
     await page.mouse.move(...(await place(0.85, 0.6)));
   }, true);
-  await picture('saturation', 7, async ({ page, addMove, place }) => {
+  await picture('checks', 3, async ({ page, addMove, settled }) => {
     await addMove('Saturation');
-    await page.getByRole('textbox', { name: 'Vibrance, number' }).fill('55');
+    await page.getByRole('textbox', { name: 'Saturation, number' }).fill('70');
     await page.keyboard.press('Enter');
-    await page.getByRole('textbox', { name: 'Neutral guard, number' }).fill('25');
-    await page.keyboard.press('Enter');
-    await page.mouse.move(...(await place(0.3, 0.45)));
+    await page.getByRole('button', { name: /^Checks/ }).click();
+    await page.getByRole('list', { name: 'What was found' }).getByRole('button', { name: /^(Less|Limit)/ }).first().waitFor();
+    await page.getByRole('list', { name: 'What was found' }).getByRole('button', { pressed: false }).first().click();
+    await settled();
   }, true);
+  await picture('cloud', 1, async ({ page, settled }) => {
+    await page.getByRole('button', { name: 'Cloud', exact: true }).click();
+    await settled();
+    await page.waitForTimeout(1500);
+  });
   const threeOnTheSheet = async (page) => {
     await page.keyboard.press('s');
     await page.getByRole('option', { name: /^bowl-and-vase\.jpg/ }).click();
