@@ -189,7 +189,7 @@ try {
     await page.getByRole('button', { name: 'Deliver', exact: true }).click();
     await page.getByRole('button', { name: 'Add another kind of file' }).click();
     await page.getByRole('textbox', { name: 'Longest side' }).first().fill('2000');
-    await page.getByRole('button', { name: /^Export 6/ }).click();
+    await page.getByRole('button', { name: /^Deliver 6/ }).click();
     await page.getByText(/^Done: the archive/).waitFor();
   });
 } finally {

@@ -119,12 +119,12 @@ final readonly class Cast
         };
     }
 
-    /** A sentence's end on how neutral a colour is: "neutral", or "leans blue, 6.2" with its CIELAB chroma. */
+    /** A sentence's end on how neutral a colour is: "neutral", or "blue cast, chroma 6.2", that of CIELAB. */
     public static function words(ColourBlock $one): string
     {
         [, $a, $b] = $one->in(LabD50::class)->at(0);
         $amount = hypot($a, $b);
 
-        return $amount < self::NEUTRAL ? 'neutral' : \sprintf('leans %s, %.1f', ColourName::hue($one->in(OkLch::class)->at(0)[2]), $amount);
+        return $amount < self::NEUTRAL ? 'neutral' : \sprintf('%s cast, chroma %.1f', ColourName::hue($one->in(OkLch::class)->at(0)[2]), $amount);
     }
 }

@@ -240,6 +240,6 @@ test('a fourth area is refused in words, and a table is not delivered without be
   await page.getByRole('button', { name: 'Deliver' }).click();
   await studio.deliverAs('.cube table');
   await expect(page.getByText(/The move “Move a” is limited to an area/)).toBeVisible();
-  await page.getByRole('checkbox', { name: 'Colour part alone' }).click();
+  await page.getByRole('checkbox', { name: 'Without areas and edges' }).click();
   await expect(page.getByText(/is limited to an area/)).toHaveCount(0);
 });

@@ -65,7 +65,7 @@ test('what is caught without having been marked is lit and asked about; one clic
   await studio.tool('Choose');
   // One tile of many: the others are caught too, and nobody marked them.
   await studio.stroke([[0.47, 0.48], [0.53, 0.5]]);
-  await expect(page.getByRole('status')).toContainText(/Also caught: .*green.* % of the photo\. Part of it, or hold it\?/);
+  await expect(page.getByRole('status')).toContainText(/Also selected: .*green.* % of the photo\. Include or protect\?/);
   await expect(page.getByRole('img', { name: 'What is asked about' })).toBeVisible();
   const share = async () => (await studio.kept(PHOTOS.tiles)).look.moves[0]?.reach;
   const before = await share();
@@ -77,13 +77,13 @@ test('what is caught without having been marked is lit and asked about; one clic
     return data.filter((level, i) => i % 4 === 0 && level >= 128).length / (width * height);
   };
   // What an answer would change is said and lit before it is given, and nothing is changed by looking.
-  await page.getByRole('button', { name: 'Hold it' }).hover();
+  await page.getByRole('button', { name: 'Protect' }).hover();
   await expect(page.getByRole('status').filter({ hasText: /This would (also )?let go of/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Part of it' }).hover();
+  await page.getByRole('button', { name: 'Include' }).hover();
   await expect(page.getByRole('status').filter({ hasText: 'This would catch nothing else.' })).toBeVisible();
   expect(await share()).toEqual(before);
   const answered = page.waitForResponse((response) => response.url().endsWith('/reach'));
-  await page.getByRole('button', { name: 'Part of it' }).click();
+  await page.getByRole('button', { name: 'Include' }).click();
   await answered;
   await expect.poll(share).not.toEqual(before);
   await studio.settled();
@@ -91,7 +91,7 @@ test('what is caught without having been marked is lit and asked about; one clic
   const [one, after] = [caught(before), caught(await share())];
   expect(one).toBeGreaterThan(0.1);
   expect(Math.abs(after - one)).toBeLessThan(0.01);
-  await expect(page.getByRole('button', { name: 'Part of it' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Include' })).toBeHidden();
   await studio.put(PHOTOS.tiles, []);
 });
 
@@ -229,7 +229,7 @@ test('probes are pinned, read before and after, moved and kept over a reload', a
   const row = page.getByRole('row', { name: 'Probe 1' });
   await expect(row).toContainText('teal');
   await expect(row).toContainText('blue');
-  await expect(row).toContainText('leans');
+  await expect(row).toContainText('cast');
   await page.mouse.click(...(await studio.place(-0.03, 0.5)));
   await expect(page.getByText('That place lies beside the photo')).toBeVisible();
   const pin = page.getByRole('group', { name: /^Probe 1:/ });

@@ -47,23 +47,23 @@ test('a mix table: drag, wheel, arrow keys, double click; reset of a row, a colu
   await studio.setCell('Blues', 'cyan', 12);
   await page.getByRole('button', { name: 'Fold what this photo hardly has' }).click();
   await expect(studio.cell('Blues', 'cyan'), 'something is set in it').toBeVisible();
-  await page.getByRole('button', { name: /^cyan or red: put to rest/ }).click();
+  await page.getByRole('button', { name: /^cyan or red: reset/ }).click();
   await expect.poll(params, 'what is at rest is not kept').toEqual({ whites: { magenta: -30 } });
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await params())['greens']).toEqual({ cyan: 56 });
-  await page.getByRole('button', { name: 'Put greens to rest' }).click();
+  await page.getByRole('button', { name: 'Reset greens' }).click();
   await expect.poll(async () => (await params())['greens']).toBeUndefined();
   await studio.cell('Whites', 'magenta').dblclick();
   await expect.poll(async () => (await params())['whites']).toBeUndefined();
-  await page.getByRole('button', { name: 'All to rest' }).click();
-  await expect(page.getByRole('button', { name: 'All to rest' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Reset all' }).click();
+  await expect(page.getByRole('button', { name: 'Reset all' })).toHaveCount(0);
   await studio.settled();
   await expect.poll(async () => differing(before, await studio.pixels(), 1)).toBeLessThan(0.01);
   // Pointing at a family lights it on the photo and dims the rest.
   await page.getByText('Greens', { exact: true }).hover();
   await expect.poll(async () => colourfulness(at(await studio.pixels(), ...(await studio.onCanvas(0.08, 0.3))))).toBeLessThan(5);
   // A switch in plain words in the place of two terms.
-  await page.getByRole('switch', { name: 'In proportion to the ink there' }).click();
+  await page.getByRole('switch', { name: 'Scale with existing ink' }).click();
   await expect.poll(async () => (await params())['method']).toBe('absolute');
 });
 
@@ -154,7 +154,7 @@ test('the first step is said on a photo without a grade, in place, and never aga
   await expect(line).toBeVisible();
   await page.getByRole('button', { name: 'Start choosing' }).click();
   await expect(page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: 'Choose' })).toHaveAttribute('aria-pressed', 'true');
-  await studio.tool('Look');
+  await studio.tool('Pan');
   await expect(line).toBeVisible();
   await page.getByRole('button', { name: 'Add a move' }).click();
   const find = page.getByRole('textbox', { name: 'Find a kind of move' });

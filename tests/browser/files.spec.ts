@@ -24,14 +24,14 @@ test('photos are brought in with the picker; what is no picture is named', async
   await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
   // Whoever is at work stays at work.
   await expect(page.getByRole('banner').getByText('bowl-and-vase.jpg')).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Bring in photos' })).toBeInViewport();
+  await expect(page.getByRole('button', { name: 'Import photos' })).toBeInViewport();
   await page.getByRole('button', { name: 'Dismiss the message about shopping list.jpg' }).click();
   await expect(page.getByText('is not one of the pictures')).toHaveCount(0);
   // Out again, back, and out.
   await page.getByRole('button', { name: 'hue-wheel.png', exact: true }).last().click();
   await studio.settled();
   const takeOut = async () => {
-    await page.getByRole('button', { name: 'Take this photo out of the set' }).click();
+    await page.getByRole('button', { name: 'Remove from set' }).click();
     await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(1);
   };
   await takeOut();
@@ -78,7 +78,7 @@ test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so'
     await page.getByRole('option', { name: bits, exact: true }).click();
     await page.getByLabel('Profile').click();
     await page.getByRole('option', { name: profile, exact: true }).click();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Export/ }).click()]);
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver \d/ }).click()]);
     const path = join(scratch, `${bits}-${profile}.tif`.replaceAll(' ', '-'));
     await download.saveAs(path);
     return execFileSync('/usr/bin/identify', ['-format', '%z %[icc:description]', path], { encoding: 'utf8' });
@@ -86,7 +86,7 @@ test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so'
   await page.getByRole('button', { name: 'Deliver' }).click();
   await page.getByLabel('What to deliver').click();
   await page.getByRole('option', { name: 'TIFF picture' }).click();
-  expect(await deliver('as the photo has', 'as the photo has it')).toBe('16 ROMM RGB');
+  expect(await deliver('same as the photo', 'same as the photo')).toBe('16 ROMM RGB');
   await expect(page.getByText('Each pixel as it came.').first()).toBeVisible();
   expect(await deliver('8', 'Display P3')).toBe('8 Display P3');
   await expect(page.getByText(/Within ΔE 0\.0\d on average/).first()).toBeVisible();
@@ -100,7 +100,7 @@ test('an export from the browser is the picture that the command line makes', as
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
   await page.getByRole('button', { name: 'Deliver' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Export/ }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver \d/ }).click()]);
   expect(download.suggestedFilename(), 'it does not pass for the original').toBe('bowl-and-vase-bowl-to-rust-vase-to-ink-blue.jpg');
   const delivered = join(scratch, 'delivered.jpg');
   await download.saveAs(delivered);
@@ -117,7 +117,7 @@ test('the grade itself is delivered as .cube', async ({ page }) => {
   await studio.open(PHOTOS.bisque);
   await page.getByRole('button', { name: 'Deliver' }).click();
   await studio.deliverAs('.cube table');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Export/ }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver \d/ }).click()]);
   const path = join(scratch, 'look.cube');
   await download.saveAs(path);
   const text = readFileSync(path, 'utf8');
@@ -130,7 +130,7 @@ test('a new set is empty and says what to do', async ({ page }) => {
   await page.getByRole('button', { name: /Quillhaven/ }).click();
   await page.getByRole('menuitem', { name: 'New set' }).click();
   await page.getByLabel(/^Name, for example/).fill('Spring catalogue');
-  await page.getByRole('button', { name: 'Make it' }).click();
+  await page.getByRole('button', { name: 'Create' }).click();
   await expect(page.getByText('This set is empty.')).toBeVisible();
   await expect(page.getByRole('button', { name: /Spring catalogue/ })).toBeVisible();
 });

@@ -59,7 +59,7 @@ test('Escape gives up every drag: slider, pull, stroke, bench, curve; undo in th
   await studio.tool('Hold');
   await dragFrom(page, await studio.place(0.3, 0.5), [80, 30]);
   await given();
-  await studio.tool('Look');
+  await studio.tool('Pan');
   await row(page, /Tones/).click();
   await dragFrom(page, await middle(page, 'Tone curve, point 2'), [30, -30]);
   await given();
@@ -79,7 +79,7 @@ test('a cancelled pointer leaves nothing of a pull on the screen', async ({ page
   await page.evaluate(() => document.querySelector('canvas[data-settled]')?.dispatchEvent(new PointerEvent('pointercancel', { bubbles: true, pointerId: 1 })));
   await page.mouse.up();
   await studio.settled();
-  await studio.tool('Look');
+  await studio.tool('Pan');
   expect(differing(before, await studio.pixels(), 2)).toBeLessThan(0.002);
   expect((await studio.kept(PHOTOS.third)).revision).toBe(revision);
 });
@@ -218,7 +218,7 @@ test('letters stay with an open menu; a colour can be pasted with a space and gi
   await page.getByRole('button', { name: 'Add a move' }).click();
   await page.keyboard.press('p');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: 'Look', pressed: true })).toBeVisible();
+  await expect(page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: 'Pan', pressed: true })).toBeVisible();
   const from = page.getByRole('textbox', { name: 'From, colour' });
   await from.fill(' #c8922e');
   await from.press('Enter');

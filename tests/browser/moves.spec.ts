@@ -125,7 +125,7 @@ test('recolour takes over a reach that was just chosen, and lands on the colour 
   await studio.open(PHOTOS.bowl);
   await studio.tool('Choose');
   await studio.stroke([[0.6, 0.42], [0.575, 0.55], [0.63, 0.6], [0.7, 0.7], [0.76, 0.6], [0.78, 0.45], [0.7, 0.3]]);
-  await studio.tool('Look');
+  await studio.tool('Pan');
   await studio.addMove('Recolour');
   await expect(rows(page)).toHaveCount(1);
   await page.getByRole('button', { name: 'Pick from on the photo' }).click();
@@ -156,11 +156,11 @@ test('even out shows the spread before and after, and brings it down', async ({ 
   await studio.tool('Choose');
   await studio.stroke([[0.47, 0.47], [0.53, 0.5]]);
   const learned = page.waitForResponse((one) => one.url().endsWith('/reach'));
-  await page.getByRole('button', { name: 'Part of it' }).click();
+  await page.getByRole('button', { name: 'Include' }).click();
   await learned;
   await studio.settled();
   await studio.stroke([[0.66, 0.47], [0.71, 0.5]]);
-  await studio.tool('Look');
+  await studio.tool('Pan');
   await studio.addMove('Even out');
   await page.getByRole('button', { name: 'Use the average of what is reached' }).click();
   for (const name of ['Hue', 'Saturation', 'Lightness']) {

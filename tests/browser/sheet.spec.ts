@@ -84,7 +84,7 @@ test('photos are selected in every way, carried over to, stepped through, and de
   await panel.getByRole('textbox', { name: 'Longest side' }).first().fill('600');
   await panel.getByRole('textbox', { name: 'Names' }).fill('{number}-{photo}');
   await expect(panel.getByText('01-bowl-and-vase.jpg and 5 more')).toBeVisible();
-  const [download] = await Promise.all([page.waitForEvent('download'), panel.getByRole('button', { name: 'Export 6 files' }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), panel.getByRole('button', { name: 'Deliver 6 files' }).click()]);
   expect(download.suggestedFilename()).toMatch(/^quillhaven-ceramics-glaze-catalogue-\d{4}-\d\d-\d\d\.zip$/);
   const archive = join(scratch, 'delivered.zip');
   await download.saveAs(archive);
@@ -183,7 +183,7 @@ test('states are kept, compared and taken, and the history leads back', async ({
   await expect(panel.getByRole('button', { name: 'Take warmer' })).toBeVisible();
 });
 
-test('a look of one’s own is saved, taken on another frame where it finds the bowl, given out and brought in', async ({ page }) => {
+test('a look of one’s own is saved, taken on another frame where it finds the bowl, exported and imported', async ({ page }) => {
   test.setTimeout(120_000);
   const studio = new Studio(page);
   await studio.put(PHOTOS.second, []);
@@ -205,14 +205,14 @@ test('a look of one’s own is saved, taken on another frame where it finds the 
   // Out as a file, away, and in again beside one that is none.
   await page.getByRole('button', { name: 'Looks', exact: true }).click();
   await page.getByRole('button', { name: 'More for Autumn glaze, matt' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Give out as a file' }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: 'Export as a file' }).click()]);
   const path = join(scratch, 'glaze.json');
   await download.saveAs(path);
   await page.getByRole('button', { name: 'More for Autumn glaze, matt' }).click();
   await page.getByRole('menuitem', { name: 'Remove' }).click();
   await expect(page.getByRole('region', { name: 'Your own · Glazes' })).toHaveCount(0);
   await page.getByLabel('Look files').setInputFiles([path, file('list.json', 'eggs, milk')]);
-  await expect(page.getByText(/One look was brought in\. “list\.json” is no look/)).toBeVisible();
+  await expect(page.getByText(/One look was imported\. “list\.json” is no look/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Your own' }).getByRole('button', { name: 'Autumn glaze, matt', exact: true })).toBeVisible();
 });
 

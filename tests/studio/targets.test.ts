@@ -84,7 +84,7 @@ describe('places that ought to be neutral', () => {
   const place = (i: number) => ({ colour: `#80808${String(i)}`, at: [0.1 * i, 0.5] as [number, number] });
 
   it('say how much of the photo none of them speaks for', () => {
-    expect(castWords(0.274, 'leans orange, 23.3')).toBe('27 % of the photo looks grey and is still tinted orange: none of the places stands in its light. If it should be grey, add one there.');
+    expect(castWords(0.274, 'orange cast, chroma 23.3')).toBe('27 % of the photo looks grey and is still tinted orange: none of the places stands in its light. If it should be grey, add one there.');
     expect(castWords(0.09, 'neutral')).toContain('still tinted: none');
   });
 

@@ -51,7 +51,7 @@ final readonly class Saturation implements MoveKind, Drawn
 
     public static function help(): string
     {
-        return 'Saturation of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for what shouts.';
+        return 'Saturation of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for strong colours.';
     }
 
     public static function paramsSchema(): array

@@ -66,7 +66,7 @@ final readonly class SelectiveColour implements MoveKind, Familied
     public static function paramsSchema(): array
     {
         $settings = ['method' => Setting::choice(
-            'In proportion to the ink there',
+            'Scale with existing ink',
             'On, ink is added or taken as a share of the ink a colour has, so that whites hardly move. Off, every colour of a family gets the same ink more or less, whites too.',
             ['relative', 'absolute'],
         )];

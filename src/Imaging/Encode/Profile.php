@@ -35,7 +35,7 @@ enum Profile: string
     public function title(): string
     {
         return match ($this) {
-            self::Source => 'as the photo has it',
+            self::Source => 'same as the photo',
             self::None => 'sRGB, not said',
             default => Encodings::named($this->value)->title,
         };

@@ -89,7 +89,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
           <Typography variant="subtitle2" component="h3" sx={{ mt: 1, mb: 0.5 }}>
             Where they go
           </Typography>
-          <OneOf label="Where they go" fullWidth value={wanted.how} options={[{ value: 'replace', title: 'In place of' }, { value: 'below', title: 'Below' }]} onChange={(how) => { set({ how }); }} />
+          <OneOf label="Where they go" fullWidth value={wanted.how} options={[{ value: 'replace', title: 'Replace' }, { value: 'below', title: 'Add after' }]} onChange={(how) => { set({ how }); }} />
           <Typography variant="caption" component="p" sx={{ my: 0.5 }}>
             {wanted.how === 'replace' ? 'Moves that a photo has are replaced; undo brings them back.' : 'Moves that a photo has stay, these come below them.'}
           </Typography>

@@ -19,7 +19,7 @@ interface Props {
   onAnswer: (as: Sample['as']) => void;
 }
 
-const ANSWERS = [['wanted', 'Part of it'], ['held', 'Hold it']] as const;
+const ANSWERS = [['wanted', 'Include'], ['held', 'Protect']] as const;
 
 /** What an answer would do, in words. */
 function outcome(ask: Ask, { sample, change }: NonNullable<ChoosingState['considered']>): string {
@@ -34,7 +34,7 @@ export function Question({ ask, considered, onConsider, onAnswer }: Props) {
   return (
     <>
       <Typography variant="body2" role="status" sx={{ flex: 1, minWidth: 0 }}>
-        {considered ? outcome(ask, considered) : `Also caught: ${ask.name}, ${percent(ask.share)} of the photo. Part of it, or hold it?`}
+        {considered ? outcome(ask, considered) : `Also selected: ${ask.name}, ${percent(ask.share)} of the photo. Include or protect?`}
       </Typography>
       {ANSWERS.map(([as, label]) => (
         <Button

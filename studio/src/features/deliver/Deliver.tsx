@@ -118,7 +118,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
               <NamePattern value={name} onChange={(next) => { change(outputs.map((one) => ({ ...one, name: next }))); }} plan={plan.data} failure={plan.error?.message ?? null} />
               <Destination to={destination} few={few} folder={folder} allowed={places?.folder ?? null} onTo={setTo} onFolder={setFolder} />
               <Button variant="contained" fullWidth disabled={asking || plan.isError} onClick={() => { void ask(); }}>
-                {asking ? 'Keeping the last change …' : `Export ${filesWords(plan.data?.count ?? photos.length * outputs.length)}`}
+                {asking ? 'Keeping the last change …' : `Deliver ${filesWords(plan.data?.count ?? photos.length * outputs.length)}`}
               </Button>
             </>
           )}

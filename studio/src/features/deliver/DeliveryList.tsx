@@ -45,7 +45,7 @@ function OneDelivery({ delivery, onSteer }: { delivery: Delivery; onSteer: Steer
             Save again
           </Button>
         )}
-        {!isUnfinished(delivery) && act('Forget', 'forget', 'Take it off this list, with the files kept for saving again')}
+        {!isUnfinished(delivery) && act('Remove from list', 'forget', 'With the files that were kept for saving again')}
       </Box>
       {isUnderWay(delivery) && <LinearProgress variant="determinate" value={delivery.progress * 100} aria-label={`Progress of ${name}`} />}
       {delivery.files.filter(({ error }) => error !== null).map((file) => (

@@ -73,7 +73,7 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
         )}
         {has.includes('bits') && (
           <Labelled label="Bits" help="16 bits a channel keep every step of a gradient for further work; files are twice as large or more.">
-            <Small label="Bits" value={output.bits ?? 0} options={[[0, 'as the photo has'], [8, '8'], [16, '16']]} onChange={(bits) => { set({ bits: bits === 0 ? null : bits }); }} />
+            <Small label="Bits" value={output.bits ?? 0} options={[[0, 'same as the photo'], [8, '8'], [16, '16']]} onChange={(bits) => { set({ bits: bits === 0 ? null : bits }); }} />
           </Labelled>
         )}
         {has.includes('profile') && (
@@ -86,7 +86,7 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
             <Small label="Grid size" value={output.lattice ?? 0} options={[[0, 'automatic'], [17, '17'], [33, '33'], [65, '65']]} onChange={(lattice) => { set({ lattice: lattice === 0 ? null : lattice }); }} />
           </Labelled>
         )}
-        {has.includes('colourPart') && <Switched label="Colour part alone" help="Of a grade with areas or softened mattes a table holds only what is a matter of colour: it acts on the whole picture." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
+        {has.includes('colourPart') && <Switched label="Without areas and edges" help="Of a grade with areas or softened mattes a table holds only what is a matter of colour: it acts on the whole picture." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
         {hasMore && (
           <Button aria-expanded={more} onClick={() => { setMore(!more); }} sx={{ minWidth: 0, px: 0.75, py: 0, fontSize: '0.75rem' }}>
             {more ? 'Less' : 'More'}

@@ -52,7 +52,7 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded
       </Typography>
       <AboutPhoto photo={photo} />
       <Act title="The whole set as a sheet (S)" name="Sheet" icon={<SheetIcon fontSize="small" />} onClick={on.onSheet} />
-      <Act title="Take this photo out of the set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
+      <Act title="Remove from set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
       <Box sx={{ flex: 1 }} />
       <ViewSwitch view={view === 'source-clipped' ? 'clipped' : view} onView={onView} hasMove={hasMove} />
       <Box sx={{ flex: 1 }} />

@@ -41,7 +41,7 @@ export function LookMenu({ own, onSay, onFailure }: Props) {
       <Menu anchorEl={at} open={at !== null} onClose={() => { setAt(null); }}>
         <MenuItem onClick={act(() => { setNaming(true); })}>Rename, group …</MenuItem>
         <MenuItem component="a" href={own.fileUrl} download={`${name}.json`} onClick={() => { setAt(null); }}>
-          Give out as a file
+          Export as a file
         </MenuItem>
         <MenuItem onClick={act(remove)}>Remove</MenuItem>
       </Menu>

@@ -34,7 +34,7 @@ export function OwnLookActions({ look, any, onSay, onFailure }: Props) {
       }
     }
     await refetch();
-    onSay([count > 0 ? `${count === 1 ? 'One look was' : `${String(count)} looks were`} brought in.` : '', ...refused].filter((part) => part !== '').join(' '));
+    onSay([count > 0 ? `${count === 1 ? 'One look was' : `${String(count)} looks were`} imported.` : '', ...refused].filter((part) => part !== '').join(' '));
   };
   const save = async (saved: LookFile, group: string) => {
     try {
@@ -50,10 +50,10 @@ export function OwnLookActions({ look, any, onSay, onFailure }: Props) {
       <Button variant="outlined" disabled={look.moves.length === 0} onClick={() => { setSaving(true); }}>
         Save this grade …
       </Button>
-      <Button onClick={() => picker.current?.click()}>Bring in</Button>
+      <Button onClick={() => picker.current?.click()}>Import</Button>
       {any && (
         <Button component="a" href="/api/looks/files" download="looks.zip">
-          Give out all
+          Export all
         </Button>
       )}
       <input

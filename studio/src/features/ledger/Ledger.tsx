@@ -148,7 +148,7 @@ export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onE
           <MenuItem key="solo" onClick={act(() => { onSelect(menu.id); onSolo(solo === menu.id ? null : menu.id); })}>{solo === menu.id ? 'Show all moves again' : 'Show only this move'}</MenuItem>,
           <MenuItem key="up" disabled={at === 0} onClick={act(() => { onEdit(shifted(menu.id, -1)); })}>Move up (Alt+↑)</MenuItem>,
           <MenuItem key="down" disabled={at === moves.length - 1} onClick={act(() => { onEdit(shifted(menu.id, 1)); })}>Move down (Alt+↓)</MenuItem>,
-          <MenuItem key="rest" onClick={act(() => { onEdit(atRest(menu.id)); })}>Put its settings to rest</MenuItem>,
+          <MenuItem key="rest" onClick={act(() => { onEdit(atRest(menu.id)); })}>Reset its settings</MenuItem>,
           <MenuItem key="gone" onClick={act(() => { remove(menu.id); })}>Remove (Delete)</MenuItem>,
         ]}
       </Menu>

@@ -109,14 +109,14 @@ export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailur
             }}
           />
         }
-        label={<Typography variant="body2">Everything else instead</Typography>}
+        label={<Typography variant="body2">Invert</Typography>}
         sx={{ ml: 0 }}
       />
       <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', py: 0.25 }}>
-        <Tooltip placement="left" title="“Source”: the photo’s own colour decides, so that moves on two colours never chase each other. “Running”: the colour that the moves above have made decides.">
-          <Typography variant="body2">Reads from</Typography>
+        <Tooltip placement="left" title="Original: the photo’s own colour decides, so that moves on two colours never chase each other. Current: the colour that the moves above have made decides.">
+          <Typography variant="body2">Selects by</Typography>
         </Tooltip>
-        <OneOf label="Reads from" value={reads} options={[{ value: 'source', title: 'Source' }, { value: 'running', title: 'Running' }]} onChange={onReads} />
+        <OneOf label="Selects by" value={reads} options={[{ value: 'source', title: 'Original colour' }, { value: 'running', title: 'Current colour' }]} onChange={onReads} />
       </Box>
     </Box>
   );

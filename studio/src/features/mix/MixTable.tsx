@@ -49,17 +49,17 @@ export function MixTable({ label, columns, rows, valueOf, onChange, onRow, onLig
         <Box sx={{ minHeight: 20 }}>
           {rows.some(({ id }) => isSet(id)) && (
             <Button startIcon={<ResetIcon sx={{ fontSize: '14px !important' }} />} onClick={() => { rest(all); }} sx={{ py: 0, px: 0.5, minWidth: 0, fontSize: '0.7rem', '& .MuiButton-startIcon': { mr: 0.25 } }}>
-              All to rest
+              Reset all
             </Button>
           )}
         </Box>
         {columns.map(({ id, title, less, help }) => {
           const set = rows.some(({ id: row }) => valueOf(row, id) !== 0);
           return (
-            <Tooltip key={id} title={set ? `${help} Click to put it to rest in every row.` : help} placement="top">
+            <Tooltip key={id} title={set ? `${help} Click to reset it in every row.` : help} placement="top">
               <ButtonBase
                 disabled={!set}
-                aria-label={`${title}${less === '' ? '' : ` or ${less}`}: put to rest in every row`}
+                aria-label={`${title}${less === '' ? '' : ` or ${less}`}: reset in every row`}
                 onClick={() => { rest(rows.map(({ id: row }) => ({ row, column: id }))); }}
                 sx={{ display: 'block', borderRadius: 0.5, fontSize: columns.length > 3 ? '0.68rem' : '0.65rem', lineHeight: 1.15, textAlign: 'center', color: greys.text, '&.Mui-disabled': { color: greys.text }, '&:hover': { bgcolor: greys.raised } }}
               >
@@ -138,7 +138,7 @@ function RowName({ row, most, set, onLight, onRest }: RowNameProps) {
         </Box>
       )}
       {set && !marked && (
-        <IconButton data-reset aria-label={`Put ${row.title.toLowerCase()} to rest`} onClick={onRest} sx={{ ml: 'auto', p: 0, opacity: 0.45, '&:hover, &:focus-visible': { opacity: 1 } }}>
+        <IconButton data-reset aria-label={`Reset ${row.title.toLowerCase()}`} onClick={onRest} sx={{ ml: 'auto', p: 0, opacity: 0.45, '&:hover, &:focus-visible': { opacity: 1 } }}>
           <ResetIcon sx={{ fontSize: 14 }} />
         </IconButton>
       )}

@@ -79,7 +79,7 @@ function Controls({ move, onChange, aspect, onAspect }: Props) {
             set([], true);
           }}
         >
-          Flat again
+          Reset
         </Button>
       )}
     </Box>

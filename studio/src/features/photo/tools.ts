@@ -11,7 +11,7 @@ export interface ToolInfo {
 }
 
 export const TOOLS: ToolInfo[] = [
-  { tool: 'look', title: 'Look', key: 'L', help: 'Drag to move the photo, wheel to zoom' },
+  { tool: 'look', title: 'Pan', key: 'L', help: 'Drag to move the photo, wheel to zoom' },
   { tool: 'choose', title: 'Choose', key: 'C', help: 'Click a colour, or drag over it so that all its shades count; Shift+drag takes a box. More samples widen the reach' },
   { tool: 'hold', title: 'Hold', key: 'H', help: 'Click or drag over what must stay put: the reach gives way there' },
   { tool: 'pull', title: 'Pull', key: 'P', help: 'Drag on a colour of the photo to change it with the chosen move' },

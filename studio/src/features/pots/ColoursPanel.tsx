@@ -16,7 +16,7 @@ export function ColoursPanel(props: ComponentProps<typeof PotList>) {
       </Part>
       {source && (
         <>
-          <Part title="Leaning">
+          <Part title="Casts">
             <Leanings source={source.scopes} result={readings?.scopes} />
           </Part>
           <Part title="Tones">

@@ -27,7 +27,7 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
       <Box sx={{ flex: '1 1 430px', minWidth: 0, overflow: 'auto' }}>
         {probes.length === 0 ? (
           <Typography variant="caption" component="p" sx={{ m: 0, maxWidth: 420 }}>
-            No probe is pinned. Choose the <b>Probe</b> tool and click what ought to be grey or white: its colour is read here before and after, with what it leans to.
+            No probe is pinned. Choose the <b>Probe</b> tool and click what ought to be grey or white: its colour is read here before and after, with its cast.
           </Typography>
         ) : (
           <Box component="table" sx={{ borderSpacing: '7px 1px', fontSize: '0.75rem', fontVariantNumeric: 'tabular-nums', '& th': { textAlign: 'left', fontWeight: 500, color: greys.quiet }, '& td': { whiteSpace: 'nowrap', verticalAlign: 'top', lineHeight: 1.3 } }}>

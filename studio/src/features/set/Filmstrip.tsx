@@ -47,7 +47,7 @@ export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles
       <ButtonBase onClick={() => picker.current?.click()} sx={{ bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}>
         <AddIcon fontSize="small" />
         <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>
-          Bring in photos
+          Import photos
         </Typography>
       </ButtonBase>
       <Box ref={scroller} sx={{ flex: '0 1 auto', minWidth: photos.length > 0 ? 60 : 0, overflowX: 'auto', overflowY: 'hidden', px: '3px', py: '3px', my: '-3px' }} style={{ width: cells.getTotalSize() + 6 }}>

@@ -23,7 +23,7 @@ export function IncomingFile({ file, onStop }: { file: Incoming; onStop: (key: n
         </Typography>
       )}
       <IconButton
-        aria-label={file.error === null ? `Stop bringing in ${file.name}` : `Dismiss the message about ${file.name}`}
+        aria-label={file.error === null ? `Stop importing ${file.name}` : `Dismiss the message about ${file.name}`}
         sx={{ position: 'absolute', right: 0, top: 0, p: 0.25 }}
         onClick={() => {
           onStop(file.key);

@@ -20,7 +20,7 @@ export function useRemovePhoto(setId: number, photos: Photo[], go: (route: Route
       const next = photos[index + 1] ?? photos[index - 1];
       go({ setId, photoId: next?.id ?? null }, true);
       await refetch();
-      onSay(`${gone.name} was taken out of the set.`, {
+      onSay(`${gone.name} was removed from the set.`, {
         title: 'Undo',
         run: () => {
           api

@@ -38,7 +38,7 @@ export function MoreActions({ set, chosen, work, onRename, onRemove }: Props) {
           <ListItemText primary={chosen.length > 1 ? 'Rename the first …' : 'Rename …'} secondary="F2" />
         </MenuItem>
         <MenuItem onClick={act(onRemove)}>
-          <ListItemText primary="Take out of the set" secondary="Delete" />
+          <ListItemText primary="Remove from set" secondary="Delete" />
         </MenuItem>
         <Divider />
         {sets

@@ -47,7 +47,7 @@ export function useSetWork(set: PhotoSet, onSay: Say, onFailure: (reason: unknow
           photos.forEach(forgetSession);
         },
         () => api.restorePhotos(photos),
-        `${counted(photos.length)} ${photos.length === 1 ? 'was' : 'were'} taken out of the set.`,
+        `${counted(photos.length)} ${photos.length === 1 ? 'was' : 'were'} removed from the set.`,
       ),
     moveTo: (photos: number[], to: { id: number; name: string }) => does(() => api.takeIntoSet(to.id, photos), () => api.takeIntoSet(set.id, photos), `${counted(photos.length)} moved to “${to.name}”.`),
     moveToNew: (photos: number[], name: string) =>

@@ -100,7 +100,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
           title={naming.what === 'rename' ? 'Rename this set' : 'New set'}
           label="Name, for example the job or the day"
           name={naming.name}
-          action={naming.what === 'rename' ? 'Rename' : 'Make it'}
+          action={naming.what === 'rename' ? 'Rename' : 'Create'}
           onName={(name) => { void keepName(naming.what, name); }}
           onClose={() => { setNaming(null); }}
         />

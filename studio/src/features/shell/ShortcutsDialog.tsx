@@ -20,7 +20,7 @@ const KEYS: [string, string][] = [
   ['Ctrl+Z, Ctrl+Shift+Z', 'undo, redo'],
   ['Arrows on a slider', 'one step; with Shift ten'],
   ['In a mix table', 'left and right change a value, up and down lead to other rows, a digit begins typing; Ctrl and the wheel change what is pointed at'],
-  ['Double click on a value', 'back to rest'],
+  ['Double click on a value', 'resets it'],
   ['Arrows in the grade', 'choose a move; with Alt move it'],
   ['F2, Delete', 'rename, remove the chosen move; on the sheet the selected photos'],
   ['On the sheet', 'arrows, Home, End lead to other photos, with Shift select to there; Ctrl+A all, Esc none, Enter opens, + and − change the size, B held shows all as they came'],

@@ -81,7 +81,7 @@ export function ColourField({ label, help, colour, onChange, onPick, picking, mo
         </Tooltip>
         {reading && (
           <Typography variant="caption" noWrap component="div" title={leans ? reading.neutrality : reading.name} sx={{ pl: 0.5, lineHeight: 1.2, fontSize: '0.7rem' }}>
-            {leans ? reading.neutrality.replace('leans ', '') : reading.name}
+            {leans ? reading.neutrality : reading.name}
           </Typography>
         )}
       </Box>
@@ -182,7 +182,7 @@ function ColourMenu({ anchor, colour, more, onClose, onTake }: MenuProps) {
             keep(swatches.filter((one) => one !== colour));
           }}
         >
-          Forget {colour}
+          Remove {colour} from the list
         </MenuItem>
       )}
       <ListSubheader sx={{ lineHeight: 2, bgcolor: 'transparent' }}>Colours of a photo of the set</ListSubheader>

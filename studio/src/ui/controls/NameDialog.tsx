@@ -49,7 +49,7 @@ export function NameDialog({ title, label, name, action, onName, onClose, childr
         {children}
       </DialogContent>
       <DialogActions>
-        <Button onClick={onClose}>Not now</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="contained" disabled={text.trim() === ''} onClick={done}>
           {action}
         </Button>

@@ -24,7 +24,7 @@ export function withoutProbe(move: Move, index: number): Move {
 
 /** What no place speaks for: how much of the photo, and what it leans to. */
 export function castWords(share: number, leans: string): string {
-  const tint = leans.replace(/,.*$/, '').replace(/^leans /, '');
+  const tint = leans.replace(/ cast.*$/, '');
   return `${(share * 100).toFixed(0)} % of the photo looks grey and is still tinted${tint === '' || tint === 'neutral' ? '' : ` ${tint}`}: none of the places stands in its light. If it should be grey, add one there.`;
 }
 
