@@ -16,7 +16,7 @@ use Tovrin\Core\Colour\OkLch;
 final readonly class HueMix
 {
     /** OKLCh chroma at and above which lightness acts in full. */
-    public const FADE_CHROMA = 0.04;
+    public const FADE_CHROMA = 0.1;
     /** By how much noise of lightness may grow by that of colour, in parts of itself. */
     private const LIGHT = 0.8;
     /** Noises of colour that a hue turned, or a chroma scaled, by one radian more with each radian of hue is to be away from grey. */

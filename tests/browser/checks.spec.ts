@@ -5,11 +5,24 @@ import type { Page } from '@playwright/test';
 
 const STRONG = { id: 's1', kind: 'saturation', params: { saturation: 90 } };
 
+/** Gives a photo a grade for a test alone: others begin with the demo's. */
+async function begun(page: Page, photo: number, moves: object[]): Promise<Studio> {
+  const studio = new Studio(page);
+  const { look } = await studio.kept(photo);
+  restore = () => studio.put(photo, look.moves, look.edges === 'unmixed' ? 'unmixed' : 'mixed');
+  await studio.openWith(photo, moves);
+  return studio;
+}
+
+let restore = async () => {};
+test.afterEach(async () => {
+  await restore();
+});
+
 const findings = (page: Page) => page.getByRole('list', { name: 'What was found' }).getByRole('listitem');
 
 test('what clips is named with its share and its move, shown where it is, and one click is a way out that can be undone', async ({ page }) => {
-  const studio = new Studio(page);
-  await studio.openWith(PHOTOS.bowl, [{ id: 'w1', kind: 'warmth', params: { warmth: 4 } }, STRONG]);
+  const studio = await begun(page, PHOTOS.bowl, [{ id: 'w1', kind: 'warmth', params: { warmth: 4 } }, STRONG]);
   await page.getByRole('button', { name: /^Checks \(\d\)$/ }).click();
   const empty = findings(page).filter({ hasText: /^Blue at 0 in [\d.]+ % of the photo/ });
   await expect(empty).toContainText('by move 2, Saturation');
@@ -41,8 +54,7 @@ test('what clips is named with its share and its move, shown where it is, and on
 });
 
 test('a change that makes something clearly worse says so beside its move, once', async ({ page }) => {
-  const studio = new Studio(page);
-  await studio.openWith(PHOTOS.second, [{ id: 's1', kind: 'saturation', params: { saturation: 5 } }]);
+  const studio = await begun(page, PHOTOS.second, [{ id: 's1', kind: 'saturation', params: { saturation: 5 } }]);
   await expect(page.getByRole('button', { name: 'Checks', exact: true })).toBeVisible();
   await page.getByRole('button', { name: /^Move 1: Saturation/ }).click();
   await studio.number('Saturation').fill('95');
@@ -59,15 +71,13 @@ test('a change that makes something clearly worse says so beside its move, once'
 });
 
 test('a photo with nothing wrong says so', async ({ page }) => {
-  const studio = new Studio(page);
-  await studio.openWith(PHOTOS.third, []);
+  await begun(page, PHOTOS.third, []);
   await page.getByRole('button', { name: 'Checks', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Checks' })).toContainText('Nothing was found');
 });
 
 test('the cloud is turned by hand and by keys, goes from source to result, and lights what is reached', async ({ page }) => {
-  const studio = new Studio(page);
-  await studio.openWith(PHOTOS.bowl, [{ id: 't1', kind: 'shift', params: { hue: 120 }, reach: { hue: { from: 40, to: 95, softFrom: 15, softTo: 15 }, chroma: { from: 0.07, to: 0.5, softFrom: 0.02, softTo: 0 } } }]);
+  await begun(page, PHOTOS.bowl, [{ id: 't1', kind: 'shift', params: { hue: 120 }, reach: { hue: { from: 40, to: 95, softFrom: 15, softTo: 15 }, chroma: { from: 0.07, to: 0.5, softFrom: 0.02, softTo: 0 } } }]);
   await page.getByRole('button', { name: 'Cloud', exact: true }).click();
   const cloud = page.getByRole('region', { name: 'Cloud' });
   await expect(cloud).toContainText('Each point is a colour');

@@ -78,7 +78,7 @@ test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so'
     await page.getByRole('option', { name: bits, exact: true }).click();
     await page.getByLabel('Profile').click();
     await page.getByRole('option', { name: profile, exact: true }).click();
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver \d/ }).click()]);
+    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver (one|\d)/ }).click()]);
     const path = join(scratch, `${bits}-${profile}.tif`.replaceAll(' ', '-'));
     await download.saveAs(path);
     return execFileSync('/usr/bin/identify', ['-format', '%z %[icc:description]', path], { encoding: 'utf8' });
@@ -100,7 +100,7 @@ test('an export from the browser is the picture that the command line makes', as
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
   await page.getByRole('button', { name: 'Deliver' }).click();
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver \d/ }).click()]);
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver (one|\d)/ }).click()]);
   expect(download.suggestedFilename(), 'it does not pass for the original').toBe('bowl-and-vase-bowl-to-rust-vase-to-ink-blue.jpg');
   const delivered = join(scratch, 'delivered.jpg');
   await download.saveAs(delivered);
@@ -117,12 +117,15 @@ test('the grade itself is delivered as .cube', async ({ page }) => {
   await studio.open(PHOTOS.bisque);
   await page.getByRole('button', { name: 'Deliver' }).click();
   await studio.deliverAs('.cube table');
-  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver \d/ }).click()]);
+  const told = await page.getByText(/^Grid \d+: within/).textContent();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver (one|\d)/ }).click()]);
   const path = join(scratch, 'look.cube');
   await download.saveAs(path);
   const text = readFileSync(path, 'utf8');
-  expect(text).toContain('LUT_3D_SIZE 33');
-  expect(text.trim().split('\n').filter((line) => /^\d/.test(line))).toHaveLength(33 ** 3);
+  // As fine as the grade needs, as the dialogue has said.
+  const size = Number(/LUT_3D_SIZE (\d+)/.exec(text)?.[1]);
+  expect(told).toContain(`Grid ${String(size)}: within ΔE 0.0`);
+  expect(text.trim().split('\n').filter((line) => /^\d/.test(line))).toHaveLength(size ** 3);
 });
 
 test('a new set is empty and says what to do', async ({ page }) => {
