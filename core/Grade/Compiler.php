@@ -23,18 +23,14 @@ final class Compiler
      */
     public static function compile(Grade $grade, int $size, ?int $watch = null, ?\Closure $weigh = null): Cube
     {
-        if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
-            throw new \InvalidArgumentException(Cube::sizeMessage($size));
-        }
-        $slabs = max(1, intdiv(self::BLOCK, $size * $size));
         $red = $green = $blue = $weights = [];
-        for ($first = 0; $first < $size; $first += $slabs) {
-            $part = self::part($grade, $size, $first, min($size, $first + $slabs), $watch);
+        foreach (self::nodes($size) as $nodes) {
+            $part = Evaluator::evaluate($grade, $nodes, null === $watch ? [] : [$watch]);
             $red[] = $part->colours->a;
             $green[] = $part->colours->b;
             $blue[] = $part->colours->c;
             if (null !== $weigh) {
-                $weights[] = $weigh(Colours::lattice($size, $first, min($size, $first + $slabs)));
+                $weights[] = $weigh($nodes);
             } elseif (null !== $watch && isset($part->weights[$watch])) {
                 $weights[] = $part->weights[$watch];
             }
@@ -50,12 +46,8 @@ final class Compiler
      */
     public static function slabs(Grade $grade, int $size): \Generator
     {
-        if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
-            throw new \InvalidArgumentException(Cube::sizeMessage($size));
-        }
-        $slabs = max(1, intdiv(self::BLOCK, $size * $size));
-        for ($first = 0; $first < $size; $first += $slabs) {
-            yield self::part($grade, $size, $first, min($size, $first + $slabs))->colours;
+        foreach (self::nodes($size) as $nodes) {
+            yield Evaluator::evaluate($grade, $nodes)->colours;
         }
     }
 
@@ -207,9 +199,15 @@ final class Compiler
         return implode('', $pieces).substr($slab, $end);
     }
 
-    /** The nodes between two levels of blue. */
-    private static function part(Grade $grade, int $size, int $first, int $past, ?int $watch = null): Evaluation
+    /** @return \Generator<int, Colours> the nodes of a lattice, some levels of blue at once */
+    private static function nodes(int $size): \Generator
     {
-        return Evaluator::evaluate($grade, Colours::lattice($size, $first, $past), null === $watch ? [] : [$watch]);
+        if ($size < Cube::MIN_SIZE || $size > Cube::MAX_SIZE) {
+            throw new \InvalidArgumentException(Cube::sizeMessage($size));
+        }
+        $levels = max(1, intdiv(self::BLOCK, $size * $size));
+        for ($first = 0; $first < $size; $first += $levels) {
+            yield Colours::lattice($size, $first, min($size, $first + $levels));
+        }
     }
 }

@@ -19,7 +19,7 @@ use Tovrin\Core\Reach\Windows;
  *
  * Each side is widened by itself, and no further than it has to be. What no width helps is left as it is, and said.
  */
-final readonly class Unfolding
+final class Unfolding
 {
     /** Hues of the circle that are looked at. */
     private const HUES = 180;
@@ -40,16 +40,27 @@ final readonly class Unfolding
     /** Chroma below which a hue has no place in an order. */
     private const GREY = 0.012;
 
+    /** @var \WeakMap<Move, self>|null */
+    private static ?\WeakMap $known = null;
+
     /**
      * @param Reach|null $reach as it acts
      * @param float      $hues  degrees of hue that run backwards all the same
      * @param float      $light the same of lightness
      */
-    private function __construct(public ?Reach $reach, public float $hues, public float $light)
+    private function __construct(public readonly ?Reach $reach, public readonly float $hues, public readonly float $light)
     {
     }
 
+    /** Worked out once for a move: grades are gone through in many blocks. */
     public static function of(Move $move): self
+    {
+        self::$known ??= new \WeakMap();
+
+        return self::$known[$move] ??= self::workedOut($move);
+    }
+
+    private static function workedOut(Move $move): self
     {
         $reach = $move->reach;
         if (null === $reach || !$reach->widens || null !== $reach->learned || $reach->windows->isOpen() || !$move->acts()) {

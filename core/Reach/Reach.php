@@ -30,11 +30,11 @@ final readonly class Reach
     }
 
     /** @param list<HeldColour> $held */
-    public static function within(?HueWindow $hue = null, ?Window $chroma = null, ?Window $light = null, bool $invert = false, array $held = [], bool $widens = false): self
+    public static function within(?HueWindow $hue = null, ?Window $chroma = null, ?Window $light = null, bool $invert = false, array $held = []): self
     {
         $windows = new Windows($hue, $chroma, $light);
 
-        return new self($windows->isOpen() ? [] : [$windows], $invert, $held, $widens);
+        return new self($windows->isOpen() ? [] : [$windows], $invert, $held);
     }
 
     /**

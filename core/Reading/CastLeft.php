@@ -14,16 +14,11 @@ use Tovrin\Core\Colour\OkLab;
  */
 final readonly class CastLeft
 {
-    /** Chroma in proportion to lightness at which a colour is half as likely a tinted grey as one without any; none is beyond twice that. */
-    private const LIKELY = 0.06;
-    private const DARK = 0.25;
     private const LIGHT = 0.97;
     /** Chroma that is left, in proportion to lightness, from which on one sees it beside a true grey. */
     private const SEEN = 0.022;
     /** Share of the photo from which on it is worth a word. */
     private const LEAST = 0.08;
-    /** Colours as near as this, in a and b, stand in the same light. */
-    private const NEAR = 0.012;
     /** Colours among which the commonest is looked for. */
     private const JUDGED = 400;
 
@@ -47,8 +42,8 @@ final readonly class CastLeft
         $after = $after->in(OkLab::class);
         $tinted = [];
         foreach ($before->a as $i => $light) {
-            $likely = $light > self::DARK && $light < self::LIGHT && hypot($before->b[$i], $before->c[$i]) < 2.0 * self::LIKELY * $light;
-            if ($likely && hypot($after->b[$i], $after->c[$i]) > self::SEEN * max(self::DARK, $after->a[$i])) {
+            $likely = $light > NeutralPlaces::DARKEST && $light < self::LIGHT && hypot($before->b[$i], $before->c[$i]) < 2.0 * NeutralPlaces::LIKELY * $light;
+            if ($likely && hypot($after->b[$i], $after->c[$i]) > self::SEEN * max(NeutralPlaces::DARKEST, $after->a[$i])) {
                 $tinted[] = $i;
             }
         }
@@ -62,7 +57,7 @@ final readonly class CastLeft
         foreach ($judged as $i) {
             $near = 0.0;
             foreach ($judged as $j) {
-                if (abs($before->b[$i] - $before->b[$j]) < self::NEAR && abs($before->c[$i] - $before->c[$j]) < self::NEAR) {
+                if (abs($before->b[$i] - $before->b[$j]) < NeutralPlaces::NEAR && abs($before->c[$i] - $before->c[$j]) < NeutralPlaces::NEAR) {
                     ++$near;
                 }
             }

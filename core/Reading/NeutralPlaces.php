@@ -23,12 +23,12 @@ final class NeutralPlaces
     private const PATCH = 9;
     /** A place is even when its lightness varies by no more than this standard deviation. */
     private const EVEN = 0.03;
-    private const DARKEST = 0.25;
+    public const DARKEST = 0.25;
     private const LIGHTEST = 0.96;
     /** Chroma in proportion to lightness at which a colour is half as likely a tinted grey as one without any; none is beyond twice that. */
-    private const LIKELY = 0.06;
+    public const LIKELY = 0.06;
     /** Colours as near as this, in a and b, speak for one another; so many of them are enough. */
-    private const NEAR = 0.012;
+    public const NEAR = 0.012;
     private const ENOUGH = 30;
     /** Casts are told apart in a and b by this much. */
     private const CELL = 0.008;

@@ -181,9 +181,11 @@ final class Rendering
      */
     public static function tableExactness(Grade $grade, string $format, ?int $lattice): Exactness
     {
-        $wanted = $lattice ?? LatticeChoice::forTable($grade->colourPart())->lattice->size;
+        $colours = $grade->colourPart();
+        $choice = LatticeChoice::forTable($colours, null === $lattice ? null : self::latticeIn($format, $lattice));
+        $held = self::latticeIn($format, $choice->lattice->size);
 
-        return Exactness::of(LatticeChoice::forTable($grade->colourPart(), self::latticeIn($format, $wanted)));
+        return Exactness::of($held === $choice->lattice->size ? $choice : LatticeChoice::forTable($colours, $held));
     }
 
     /**

@@ -58,15 +58,20 @@ final readonly class CastReader
         $lch = $this->colours->readingSamples($photo)->in(OkLch::class);
         $weak = array_values(array_filter(array_keys($lch->b), static fn (int $i): bool => $lch->b[$i] < self::WEAK));
 
-        $placed = $this->colours->placedDigest($photo)->thinned(self::JUDGED);
-        $cast = [] === $probes ? null : CastLeft::of($placed->colours, Evaluator::evaluate($look, new Colours($placed->colours), [], $placed->planes($look))->colours);
-
         return new CastsLeftView(
             self::chromas($look, ColourBlock::of(Srgb::class, array_map(static fn (NeutralProbe $p): array => Hex::parse($p->colour), $probes))),
             self::chromas($look, ColourBlock::of(OkLch::class, array_map($lch->at(...), $weak))),
-            null === $cast ? null : self::place($this->colours->raster($photo), $placed->placeOf($cast->at)),
-            $cast->share ?? 0.0,
+            ...([] === $probes ? [null, 0.0] : $this->castLeft($photo, $look)),
         );
+    }
+
+    /** @return array{NeutralPlaceView|null, float} a place in the cast that is left, and its share of the photo */
+    private function castLeft(Photo $photo, Grade $look): array
+    {
+        $placed = $this->colours->placedDigest($photo)->thinned(self::JUDGED);
+        $cast = CastLeft::of($placed->colours, Evaluator::evaluate($look, new Colours($placed->colours), [], $placed->planes($look))->colours);
+
+        return null === $cast ? [null, 0.0] : [self::place($this->colours->raster($photo), $placed->placeOf($cast->at)), $cast->share];
     }
 
     /** @return array{0: float, 1: float}|null mean OKLCh chroma before and after */

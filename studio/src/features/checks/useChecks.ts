@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { api } from '../../api/client';
 import { toldKey, worsened, type Finding } from '../../model/findings';
 import type { Look } from '../../model/looks';
+import { useRested } from '../read/useRested';
 
 /** Changes that follow each other quickly are checked once, when they rest. */
 const RESTS_AFTER_MS = 400;
@@ -10,15 +11,7 @@ const RESTS_AFTER_MS = 400;
 /** What goes wrong with the photo's colours in the kept grade, which of it is shown, and what the last change made clearly worse. */
 export function useChecks(photoId: number, look: Look | undefined, open: boolean) {
   const text = look === undefined ? null : JSON.stringify(look);
-  const [rested, setRested] = useState(text);
-  useEffect(() => {
-    const timer = window.setTimeout(() => {
-      setRested(text);
-    }, RESTS_AFTER_MS);
-    return () => {
-      window.clearTimeout(timer);
-    };
-  }, [text]);
+  const rested = useRested(text, RESTS_AFTER_MS);
   const query = useQuery({
     queryKey: ['checks', photoId, rested, open],
     queryFn: ({ signal }) => api.checks(photoId, JSON.parse(rested ?? '') as Look, open, signal),

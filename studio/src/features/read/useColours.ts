@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, type ProbePoint, type ProbeReading, type Readings, type Source } from '../../api/client';
 import type { Look } from '../../model/looks';
 import type { Place } from '../photo/tools';
+import { useRested } from './useRested';
 
 /** What the photo holds before anything is done to it. */
 export function useSource(photoId: number): Source | undefined {
@@ -15,15 +16,7 @@ const RESTS_AFTER_MS = 120;
 export function useReadings(photoId: number, look: Look | undefined, watch: string | null): Readings | undefined {
   // Changes that follow each other quickly are read once, when they rest.
   const wanted = look === undefined ? null : JSON.stringify({ photoId, look, watch });
-  const [rested, setRested] = useState(wanted);
-  useEffect(() => {
-    const timer = window.setTimeout(() => {
-      setRested(wanted);
-    }, RESTS_AFTER_MS);
-    return () => {
-      window.clearTimeout(timer);
-    };
-  }, [wanted]);
+  const rested = useRested(wanted, RESTS_AFTER_MS);
   // A desk belongs to one photo, so that what is kept while new ones are under way is never another's.
   return useQuery({
     queryKey: ['readings', rested],
