@@ -25,7 +25,7 @@ final readonly class Pots implements \JsonSerializable
     /** The scale of the model whose components are merged. */
     public const SCALE = 3;
     /** Names what is serialised: another form of it is made anew. */
-    public const FORM = 'tovrin-pots-2';
+    public const FORM = 'tovrin-pots-3';
     /** Families closer than this, as measure() has it, are one pot. */
     private const DISTANCE = 0.05;
     /** In measure(): added to lightness; what saturation s counts as, √(s + SOFT) − √SOFT; how much lightness itself counts. */

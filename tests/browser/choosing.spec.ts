@@ -175,7 +175,7 @@ test('pointing at a pot lights it up; choosing it starts a move that reaches it'
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
   const moves = (await studio.kept(PHOTOS.bowl)).look.moves.length;
-  const pot = page.getByRole('list', { name: 'Colours of this photo' }).getByRole('button', { name: /^deep teal \d/ });
+  const pot = page.getByRole('list', { name: 'Colours of this photo' }).getByRole('button', { name: /^dark teal \d/ });
   await pot.hover();
   await expect.poll(async () => colourfulness(at(await studio.pixels(), ...(await studio.onCanvas(0.7, 0.5))))).toBeGreaterThan(40);
   const lit = await studio.pixels();

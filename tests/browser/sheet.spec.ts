@@ -225,7 +225,7 @@ test('the same thing is brought to the first photo’s colour, and back by one u
   await page.getByRole('option', { name: /^bowl-and-vase-2\.jpg/ }).click({ modifiers: ['Control'] });
   await page.getByRole('button', { name: 'Same colour' }).click();
   const dialog = page.getByRole('dialog', { name: 'The same thing in 2 photos' });
-  await dialog.getByRole('radio', { name: 'deep teal' }).click();
+  await dialog.getByRole('radio', { name: 'dark teal' }).click();
   const spread = async () => Number(/ΔE (\d+\.\d)/.exec((await dialog.getByRole('status').textContent()) ?? '')?.[1] ?? 'NaN');
   await expect.poll(spread).toBeGreaterThan(2);
   const apart = await spread();
@@ -236,6 +236,6 @@ test('the same thing is brought to the first photo’s colour, and back by one u
   await page.locator('.MuiSnackbar-root').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await studio.kept(PHOTOS.second)).look.moves.length).toBe(1);
   await page.getByRole('button', { name: 'Same colour' }).click();
-  await dialog.getByRole('radio', { name: 'deep teal' }).click();
+  await dialog.getByRole('radio', { name: 'dark teal' }).click();
   await expect.poll(spread).toBeCloseTo(apart, 1);
 });
