@@ -20,8 +20,7 @@ use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Delivery\ExportSpec;
 use Tovrin\App\Delivery\FileNames;
 use Tovrin\App\Doctrine\SqlitePragmas;
-use Tovrin\App\Grading\Grades;
-use Tovrin\App\Library\PhotoImport;
+use Tovrin\App\Grading\SampleSet;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
 use Tovrin\App\Message\FormerNames;
@@ -201,7 +200,7 @@ final class Kernel extends BaseKernel
         $services->set(Tables::class)->arg('$shelf', service(TableShelf::class));
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Housekeeping::class, PhotoImport::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, Grades::class] as $entry) {
+        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class] as $entry) {
             $services->get($entry)->public();
         }
     }

@@ -72,7 +72,7 @@ final class ColourName
     }
 
     /**
-     * A colour in a word or three, without an article: "dark teal", "orange", "bluish grey".
+     * A colour in a word or three, without an article: "dark teal", "orange", "blue-grey".
      *
      * @param float $light  OKLCh L
      * @param float $chroma OKLCh C
@@ -102,7 +102,7 @@ final class ColourName
             return $light > 0.89 ? 'cream' : 'beige';
         }
         if ($chroma < ($light < 0.5 ? 0.04 : 0.034)) {
-            return self::tinge($hue).' grey';
+            return self::tinge($hue).'-grey';
         }
 
         return match (true) {
@@ -177,13 +177,13 @@ final class ColourName
     private static function tinge(float $hue): string
     {
         return match (true) {
-            $hue < 30.0 => 'pinkish',
-            $hue < 85.0 => 'brownish',
-            $hue < 115.0 => 'yellowish',
-            $hue < 195.0 => 'greenish',
-            $hue < 290.0 => 'bluish',
-            $hue < 340.0 => 'purplish',
-            default => 'pinkish',
+            $hue < 30.0 => 'pink',
+            $hue < 85.0 => 'brown',
+            $hue < 115.0 => 'yellow',
+            $hue < 195.0 => 'green',
+            $hue < 290.0 => 'blue',
+            $hue < 340.0 => 'purple',
+            default => 'pink',
         };
     }
 }

@@ -19,6 +19,7 @@ use Tovrin\App\Api\Photos\SomePhotos;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Grading\SampleSet;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Repository\Sets;
@@ -123,6 +124,21 @@ final readonly class SetController
         $set = $this->photos->set($id);
 
         return $uploads->taken($request, $name, static fn (string $path): PhotoView => PhotoView::of($import->import($set, $path, $name)));
+    }
+
+    /** The photos that come with Tovrin to try it on. */
+    #[Route('/api/sample-set', methods: ['GET'])]
+    public function sample(SampleSet $sample): SampleSetView
+    {
+        return new SampleSetView($sample->name, $sample->files());
+    }
+
+    /** Imports one photo of the sample set, with its grade. */
+    #[Route('/api/sets/{id<\d+>}/sample', options: Pool::TAKES_LONG, methods: ['POST'])]
+    #[Status(201)]
+    public function addSample(int $id, #[JsonBody] SamplePhoto $body, SampleSet $sample): PhotoView
+    {
+        return PhotoView::of($sample->add($this->photos->set($id), $body->file));
     }
 
     private function summary(PhotoSet $set): SetSummary

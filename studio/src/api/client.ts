@@ -174,6 +174,8 @@ export const api = {
   fitted: (id: number, look: Look) => take(client.POST('/api/photos/{id}/fitted', { ...at(id), body: { look } })),
   same: (id: number, pot: number, to: number[]) => take(client.POST('/api/photos/{id}/same', { ...at(id), body: { pot, to } })),
   bringToFirst: (id: number, pot: number, to: number[]) => take(client.POST('/api/photos/{id}/same/bring', { ...at(id), body: { pot, to } })),
+  sampleSet: () => take(client.GET('/api/sample-set')),
+  addSample: (set: number, file: string) => take(client.POST('/api/sets/{id}/sample', { ...at(set), body: { file } })),
   presets: () => take(client.GET('/api/presets')),
   ownLooks: () => take(client.GET('/api/looks')),
   saveLook: (look: LookFile, group: string) => take(client.POST('/api/looks', { body: { look, group } })),
@@ -192,7 +194,7 @@ export const api = {
 };
 
 /** Sends a file with progress, which fetch cannot report. Resolves to the new photo. */
-export function bringIn(setId: number, file: File, progress: (share: number) => void, signal: AbortSignal): Promise<Photo> {
+export function importPhoto(setId: number, file: File, progress: (share: number) => void, signal: AbortSignal): Promise<Photo> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     request.open('POST', `/api/sets/${String(setId)}/photos?name=${encodeURIComponent(file.name)}`);

@@ -55,7 +55,7 @@ final class ColourNameTest extends TestCase
         yield 'white' => ['#ffffff', 'white'];
         yield 'lightgrey' => ['#d3d3d3', 'light grey'];
         yield 'grey' => ['#808080', 'grey'];
-        yield 'slategrey' => ['#708090', 'bluish grey'];
+        yield 'slategrey' => ['#708090', 'blue-grey'];
         yield 'black' => ['#000000', 'black'];
         // Common practice.
         yield 'paper' => ['#fafafa', 'white'];

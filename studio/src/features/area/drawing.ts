@@ -27,6 +27,9 @@ export class AreaDrawing {
     return this.now;
   }
 
+  /** A polygon was begun and is not closed yet. */
+  underWay = (): boolean => this.now.corners.length > 0;
+
   subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => {

@@ -3,6 +3,7 @@ import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActi
 import { useState } from 'react';
 import type { Photo } from '../../api/client';
 import { OneOf } from '../../ui/controls/OneOf';
+import { useOpened } from '../../ui/place/useOpened';
 import { kindTitle, type Look } from '../../model/looks';
 import { around, smallUrl } from '../../api/pictures';
 import type { Say } from '../shell/say';
@@ -24,24 +25,24 @@ interface Props {
 
 /** A button that carries the grade over to other photos of the set. */
 export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay, onFailure }: Props) {
-  const [open, setOpen] = useState(false);
+  const [over, setOver] = useOpened('over');
   const possible = look !== undefined && look.moves.length > 0 && photos.length > 1;
   return (
     <>
       <Tooltip title={possible ? 'Carry this grade over to other photos' : 'Carry over: there is no grade here yet, or no other photo'}>
         <span>
           {inWords ? (
-            <Button disabled={!possible} onClick={() => { setOpen(true); }} sx={{ whiteSpace: 'nowrap' }}>
+            <Button disabled={!possible} onClick={() => { setOver('carry'); }} sx={{ whiteSpace: 'nowrap' }}>
               Carry over
             </Button>
           ) : (
-            <IconButton aria-label="Carry over" disabled={!possible} onClick={() => { setOpen(true); }}>
+            <IconButton aria-label="Carry over" disabled={!possible} onClick={() => { setOver('carry'); }}>
               <CarryIcon fontSize="small" />
             </IconButton>
           )}
         </span>
       </Tooltip>
-      {open && look && (
+      {over === 'carry' && look && (
         <CarryDialog
           photo={photo}
           photos={photos}
@@ -50,7 +51,7 @@ export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay
           onSay={onSay}
           onFailure={onFailure}
           onClose={() => {
-            setOpen(false);
+            setOver(null);
           }}
         />
       )}

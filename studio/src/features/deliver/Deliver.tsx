@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type DeliverTo, type Photo } from '../../api/client';
 import { settledRevision } from '../ledger/sessions';
+import { useOpened } from '../../ui/place/useOpened';
 import { DeliveryList } from './DeliveryList';
 import { Destination, MOST_DOWNLOADS } from './Destination';
 import { NamePattern } from './NamePattern';
@@ -17,13 +18,15 @@ const MOST_OUTPUTS = 8;
 /** Asks for finished files and shows how far they are. Stands beside the work: one goes on while they are made. */
 export function Deliver({ photos }: { photos: Photo[] }) {
   const { deliveries, lost, start, steer } = useDeliveries();
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [button, setButton] = useState<HTMLElement | null>(null);
+  const [over, setOver] = useOpened('over');
+  const isOpen = over === 'deliver';
   const [outputs, setOutputs] = useState<Plan[]>(() => remembered(window.localStorage.getItem(KEPT)));
   const [to, setTo] = useState<DeliverTo | null>(null);
   const [folder, setFolder] = useState('');
   const [asking, setAsking] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
-  const places = useQuery({ queryKey: ['delivery places'], queryFn: api.deliveryPlaces, staleTime: Infinity, enabled: anchor !== null }).data;
+  const places = useQuery({ queryKey: ['delivery places'], queryFn: api.deliveryPlaces, staleTime: Infinity, enabled: isOpen }).data;
   const name = outputs[0]?.name ?? USUAL_NAME;
   // Counted by what each photo has in any case: mattes are one a move, and the server knows how many.
   const few = photos.length * outputs.length <= MOST_DOWNLOADS;
@@ -33,7 +36,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
   const plan = useQuery({
     queryKey: ['delivery plan', JSON.stringify(body)],
     queryFn: () => api.planDelivery(body),
-    enabled: anchor !== null && photos.length > 0,
+    enabled: isOpen && photos.length > 0,
     placeholderData: keepPreviousData,
     retry: false,
     gcTime: 10_000,
@@ -61,29 +64,32 @@ export function Deliver({ photos }: { photos: Photo[] }) {
     }
   };
   const close = () => {
-    setAnchor(null);
+    setOver(null);
     setFailure(null);
   };
   return (
     <>
       <Button
         variant="contained"
-        aria-expanded={anchor !== null}
-        onClick={(event) => {
-          if (anchor) close();
-          else setAnchor(event.currentTarget);
+        ref={setButton}
+        aria-expanded={isOpen}
+        onClick={() => {
+          if (isOpen) close();
+          else setOver('deliver');
         }}
         sx={{ flex: 'none', whiteSpace: 'nowrap' }}
       >
         {underWay.length === 0 ? 'Deliver' : `Deliver · ${String(Math.round((underWay.reduce((sum, one) => sum + one.progress, 0) / underWay.length) * 100))} %`}
       </Button>
-      <Popper role={undefined} open={anchor !== null} anchorEl={anchor} placement="bottom-end" style={{ zIndex: 1200 }}>
+      <Popper role={undefined} open={isOpen && button !== null} anchorEl={button} placement="bottom-end" style={{ zIndex: 1200 }}>
         <Paper
           role="dialog"
           aria-label={`Deliver ${what}`}
           elevation={8}
           onKeyDown={(event) => {
-            if (event.key === 'Escape') close();
+            if (event.key !== 'Escape') return;
+            event.preventDefault();
+            close();
           }}
           sx={{ width: 460, p: 2, mt: 0.5, maxHeight: 'calc(100vh - 60px)', overflowY: 'auto' }}
         >

@@ -1,6 +1,6 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { api, type Photo, type Preset } from '../../api/client';
 import { AddMovePanel } from '../gallery/AddMovePanel';
 import { LooksPanel } from '../gallery/LooksPanel';
@@ -8,6 +8,7 @@ import { Ledger } from '../ledger/Ledger';
 import type { Finding } from '../../model/findings';
 import { added, begunWith } from '../../model/ledgerEdits';
 import { MoveControls } from '../ledger/MoveControls';
+import { useOpened } from '../../ui/place/useOpened';
 import { withField, withMove, type Look, type Move, type MoveKind } from '../../model/looks';
 import { panelOfKind } from '../panels';
 import type { Surroundings } from '../panels/panel';
@@ -39,8 +40,8 @@ interface Props {
 
 /** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
 export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, worse, onChecks, onPointPot, onSay, onFailure }: Props) {
-  const [adding, setAdding] = useState<'move' | 'look' | null>(null);
-  const [cameFrom, setCameFrom] = useState<'move' | 'look' | null>(null);
+  const [side, setSide] = useOpened('side');
+  const cameFrom = usePrevious(side);
   const kept = grading.kept?.look;
   const summary = useQuery({
     queryKey: ['summary', photo.id, JSON.stringify(kept)],
@@ -51,8 +52,7 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
   const { look } = grading;
   if (!look) return <Waiting grading={grading} onRetry={session.retry} />;
   const back = () => {
-    setCameFrom(adding);
-    setAdding(null);
+    setSide(null);
   };
   const put = ({ edit, id }: { edit: (look: Look) => Look; id: string | null }) => {
     session.edit(edit);
@@ -69,8 +69,8 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
       }, onFailure);
     }
   };
-  if (adding === 'move') return <AddMovePanel photo={photo} source={surroundings.source} look={look} onBack={back} onKind={begin} />;
-  if (adding === 'look') {
+  if (side === 'add') return <AddMovePanel photo={photo} source={surroundings.source} look={look} onBack={back} onKind={begin} />;
+  if (side === 'looks') {
     return (
       <LooksPanel
         photo={photo}
@@ -100,12 +100,12 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
           onSolo={(id) => {
             onJudge(id === null ? null : { id, solo: true, part: null });
           }}
-          cameFrom={cameFrom}
+          cameFrom={cameFrom === 'add' ? 'move' : cameFrom === 'looks' ? 'look' : null}
           onAdd={() => {
-            setAdding('move');
+            setSide('add');
           }}
           onLooks={() => {
-            setAdding('look');
+            setSide('looks');
           }}
         />
       </Box>
@@ -128,6 +128,15 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
       )}
     </>
   );
+}
+
+/** What something was before it was what it is. */
+function usePrevious(value: string | null): string | null {
+  const [pair, setPair] = useState<{ now: string | null; before: string | null }>({ now: value, before: null });
+  useEffect(() => {
+    setPair((last) => (last.now === value ? last : { now: value, before: last.now }));
+  }, [value]);
+  return pair.now === value ? pair.before : pair.now;
 }
 
 function Waiting({ grading, onRetry }: { grading: SessionState; onRetry: () => void }) {

@@ -11,6 +11,7 @@ import { newMove, withField, type Move } from '../../model/looks';
 import type { Surroundings } from '../panels/panel';
 import type { Mark } from '../photo/PlaceMarks';
 import type { Place, StrokeShape } from '../photo/tools';
+import { closeTopmost } from '../../ui/place/closing';
 import { applyPatch, patchOfMove } from '../../model/lookPatch';
 import { useGradeSession } from '../ledger/useGradeSession';
 import type { Say } from '../shell/say';
@@ -102,8 +103,11 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     tool: tools.setTool,
     flash: families.setFlashing,
     escape: () => {
+      const busy = picking.picking !== null || areas.drawing.underWay();
       picking.stop();
       areas.drawing.giveUp();
+      // One thing at a time: what was begun on the photo first, then what lies over it.
+      if (!busy) closeTopmost();
     },
     fold: panels.fold,
     help: () => {

@@ -23,7 +23,7 @@ export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
   const first = found[0]?.kinds[0];
   const samples = useMemo(() => new Map(source && kindsFor('').flatMap(({ kinds }) => kinds.map((kind) => [kind, sampleMove(kind, source)] as const))), [source]);
   return (
-    <Box component="section" aria-label="Add a move" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape') onBack(); }}>
+    <Box component="section" aria-label="Add a move" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape' && !event.defaultPrevented) { event.preventDefault(); onBack(); } }}>
       <PanelHead title="Add a move" onBack={onBack} />
       <Box sx={{ px: 1.5, pb: 0.75 }}>
         <InputBase

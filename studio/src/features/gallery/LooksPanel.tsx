@@ -57,7 +57,7 @@ export function LooksPanel({ photo, look, onSay, onFailure, onTake, onTry, onBac
     [],
   );
   return (
-    <Box component="section" aria-label="Looks" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape') onBack(); }}>
+    <Box component="section" aria-label="Looks" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape' && !event.defaultPrevented) { event.preventDefault(); onBack(); } }}>
       <PanelHead title="Looks" onBack={onBack} />
       <Typography variant="caption" component="p" sx={{ px: 1.5, m: 0, mb: 0.5, fontSize: '0.7rem' }}>
         Point at one to see it large. A click adds its moves below yours; one undo takes them out.

@@ -5,6 +5,7 @@ import { api, type Photo } from '../../api/client';
 import { roughly } from '../pots/percent';
 import { refreshSession } from '../ledger/sessions';
 import { stepBack } from '../ledger/stepBack';
+import { useOpened } from '../../ui/place/useOpened';
 import type { Say } from '../shell/say';
 import { greys } from '../../theme';
 
@@ -18,18 +19,18 @@ interface Props {
 
 /** A button that compares one thing's colour over the selected photos. */
 export function SameColour({ lead, others, onSay, onFailure }: Props) {
-  const [open, setOpen] = useState(false);
+  const [over, setOver] = useOpened('over');
   const possible = lead !== undefined && others.length > 0;
   return (
     <>
       <Tooltip title={possible ? 'Whether the same thing has the same colour in all of these' : 'Select several photos first'}>
         <span>
-          <Button disabled={!possible} onClick={() => { setOpen(true); }} sx={{ whiteSpace: 'nowrap', flex: 'none' }}>
+          <Button disabled={!possible} onClick={() => { setOver('same'); }} sx={{ whiteSpace: 'nowrap', flex: 'none' }}>
             Same colour
           </Button>
         </span>
       </Tooltip>
-      {open && lead && <SameDialog lead={lead} others={others} onSay={onSay} onFailure={onFailure} onClose={() => { setOpen(false); }} />}
+      {over === 'same' && lead && <SameDialog lead={lead} others={others} onSay={onSay} onFailure={onFailure} onClose={() => { setOver(null); }} />}
     </>
   );
 }

@@ -1,6 +1,16 @@
-import { Typography } from '@mui/material';
+import { CircularProgress } from '@mui/material';
+import { FirstPhotos } from './FirstPhotos';
+
+interface Props {
+  set: { id: number };
+  /** Photos are on their way already. */
+  arriving: boolean;
+  onFiles: (files: File[]) => void;
+  onFailure: (reason: unknown) => void;
+}
 
 /** What there is to do in a set without photos. */
-export function EmptySet() {
-  return <Typography sx={{ m: 'auto', textAlign: 'center', maxWidth: 380 }}>This set is empty. Drop photos anywhere here (JPEG, PNG, TIFF, WebP, AVIF, HEIC), or choose them below.</Typography>;
+export function EmptySet({ set, arriving, onFiles, onFailure }: Props) {
+  if (arriving) return <CircularProgress size={28} aria-label="Importing the first photo" sx={{ m: 'auto' }} />;
+  return <FirstPhotos title="This set is empty" words="Drop photos anywhere here." onFiles={onFiles} into={() => Promise.resolve(set.id)} onFailure={onFailure} />;
 }

@@ -1,31 +1,32 @@
 import AddIcon from '@mui/icons-material/AddPhotoAlternateOutlined';
 import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { Photo } from '../../api/client';
 import { smallUrl } from '../../api/pictures';
 import { greys } from '../../theme';
-import type { Incoming } from './bringing';
-import { IncomingFile } from './IncomingFile';
+import { PhotoFiles } from '../../ui/controls/PhotoFiles';
+import { ImportErrors } from './ImportErrors';
+import { ImportProgress } from './ImportProgress';
+import type { ImportState } from './useImport';
 
 interface Props {
   photos: Photo[];
   current: number | null;
   /** Selected on the sheet. */
   selected: ReadonlySet<number>;
-  incoming: Incoming[];
+  /** Photos on their way into the set. */
+  arriving: ImportState;
   onOpen: (id: number) => void;
-  onFiles: (files: File[]) => void;
-  onStop: (key: number) => void;
 }
 
 const HEIGHT = 36;
 const GAP = 6;
 const WIDTH = { least: 40, most: 150 };
 
-/** The set's photos, small and as graded; new ones are brought in here. Only those in the window are there. */
-export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles, onStop }: Props) {
-  const picker = useRef<HTMLInputElement>(null);
+/** The set's photos, small and as graded; new ones are imported here. Only those in the window are there. */
+export function Filmstrip({ photos, current, selected, arriving, onOpen }: Props) {
+  const [importAt, setImportAt] = useState<HTMLElement | null>(null);
   const scroller = useRef<HTMLDivElement>(null);
   const width = ({ width: wide, height: high }: Photo) => Math.max(WIDTH.least, Math.min(WIDTH.most, (HEIGHT * wide) / high));
   const cells = useVirtualizer({
@@ -44,12 +45,16 @@ export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles
   }, [cells, at]);
   return (
     <Box component="nav" aria-label="Photos of the set" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', flex: 1, minWidth: 0, height: 44 }}>
-      <ButtonBase onClick={() => picker.current?.click()} sx={{ bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}>
-        <AddIcon fontSize="small" />
-        <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>
-          Import photos
-        </Typography>
-      </ButtonBase>
+      <PhotoFiles onFiles={arriving.add}>
+        {(ask) => (
+          <ButtonBase ref={setImportAt} onClick={ask} sx={{ bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}>
+            <AddIcon fontSize="small" />
+            <Typography variant="caption" sx={{ color: 'inherit', lineHeight: 1.2 }}>
+              Import photos
+            </Typography>
+          </ButtonBase>
+        )}
+      </PhotoFiles>
       <Box ref={scroller} sx={{ flex: '0 1 auto', minWidth: photos.length > 0 ? 60 : 0, overflowX: 'auto', overflowY: 'hidden', px: '3px', py: '3px', my: '-3px' }} style={{ width: cells.getTotalSize() + 6 }}>
         <Box style={{ width: cells.getTotalSize() }} sx={{ position: 'relative', height: HEIGHT }}>
           {cells.getVirtualItems().map(({ index, start }) => {
@@ -75,21 +80,8 @@ export function Filmstrip({ photos, current, selected, incoming, onOpen, onFiles
           })}
         </Box>
       </Box>
-      {incoming.map((file) => (
-        <IncomingFile key={file.key} file={file} onStop={onStop} />
-      ))}
-      <input
-        ref={picker}
-        type="file"
-        accept="image/*,.heic,.heif,.avif,.tif,.tiff"
-        multiple
-        hidden
-        aria-label="Photo files"
-        onChange={(event) => {
-          onFiles([...(event.target.files ?? [])]);
-          event.target.value = '';
-        }}
-      />
+      <ImportProgress photos={arriving} />
+      <ImportErrors photos={arriving} anchor={importAt} />
     </Box>
   );
 }

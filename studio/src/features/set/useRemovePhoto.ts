@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { api, type Photo } from '../../api/client';
 import { forgetSession } from '../ledger/sessions';
 import type { Say } from '../shell/say';
-import type { Route } from '../shell/useRoute';
+import type { Route } from '../shell/route';
 
 /** Takes the photo at hand out of the set: its neighbour comes to hand, and it can be brought back. */
 export function useRemovePhoto(setId: number, photos: Photo[], go: (route: Route, replace?: boolean) => void, onSay: Say, onFailure: (reason: unknown) => void) {

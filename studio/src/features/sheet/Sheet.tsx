@@ -3,10 +3,14 @@ import { visuallyHidden } from '@mui/utils';
 import { useState, type ReactNode } from 'react';
 import type { PhotoSet } from '../../api/client';
 import { EmptySet } from '../set/EmptySet';
+import type { ImportState } from '../set/useImport';
+import { MessageLine } from '../shell/MessageLine';
 import type { Say } from '../shell/say';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import { greys } from '../../theme';
 import { NameDialog } from '../../ui/controls/NameDialog';
+import { closeTopmost } from '../../ui/place/closing';
+import { useOpened } from '../../ui/place/useOpened';
 import { all, ledBy, moved, NOTHING, inOrder, type Selection } from './selection';
 import { SheetGrid } from './SheetGrid';
 import { SheetHeader } from './SheetHeader';
@@ -23,6 +27,8 @@ interface Props {
   onOpen: (id: number) => void;
   onSay: Say;
   onFailure: (reason: unknown) => void;
+  /** Photos on their way into the set. */
+  arriving: ImportState;
   sets: ReactNode;
   strip: ReactNode;
 }
@@ -30,7 +36,7 @@ interface Props {
 const SIZE = 'sheet-size';
 
 /** The whole set at once, each photo as graded: to judge them together, and to do something to several. */
-export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFailure, sets, strip }: Props) {
+export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFailure, arriving, sets, strip }: Props) {
   const { photos } = set;
   const ids = photos.map(({ id }) => id);
   const [size, setSize] = useState(() => Number(window.localStorage.getItem(SIZE)) || usualSize(window.innerWidth));
@@ -38,7 +44,7 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
   const [here, setHere] = useState<number | null>(current);
   const [columns, setColumns] = useState(1);
   const [renaming, setRenaming] = useState<number | null>(null);
-  const [help, setHelp] = useState(false);
+  const [over, setOver] = useOpened('over');
   const work = useSetWork(set, onSay, onFailure);
   const resize = (next: number) => {
     const kept = Math.round(Math.max(SIZES.least, Math.min(SIZES.most, next)));
@@ -67,14 +73,14 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
     count: photos.length,
     open: () => { open(here ?? selection.lead ?? current); },
     all: () => { onSelect(all(selection, ids)); },
-    none: () => { onSelect(NOTHING); },
+    none: () => { if (!closeTopmost()) onSelect(NOTHING); },
     before: setBefore,
     rename: () => { setRenaming(selection.lead); },
     remove,
     size: (by) => { resize(size * 1.2 ** by); },
     back: () => { open(current ?? ids[0] ?? null); },
     undo: work.undo,
-    help: () => { setHelp(true); },
+    help: () => { setOver('keys'); },
   });
   const renamed = photos.find(({ id }) => id === renaming);
   return (
@@ -91,20 +97,21 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
         onRename={() => { setRenaming(selection.lead); }}
         onRemove={remove}
         onBack={() => { open(current ?? ids[0] ?? null); }}
-        onHelp={() => { setHelp(true); }}
+        onHelp={() => { setOver('keys'); }}
         onSay={onSay}
         onFailure={onFailure}
       />
       <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
         <h1 style={visuallyHidden}>{set.name}, all photos</h1>
         {photos.length === 0 ? (
-          <EmptySet />
+          <Box sx={{ m: 'auto' }}><EmptySet set={set} arriving={arriving.underWay.length > 0} onFiles={arriving.add} onFailure={onFailure} /></Box>
         ) : (
           <SheetGrid photos={photos} selection={selection} onSelect={onSelect} here={here} onHere={setHere} size={size} before={before} onOpen={open} onArrange={(next) => { void work.arrange(next); }} onColumns={setColumns} />
         )}
       </Box>
       <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
         {strip}
+        <MessageLine />
         <Typography variant="caption" role="note" sx={{ flex: 'none', mr: 2 }}>
           {before ? 'As they came' : 'Double-click or Enter opens a photo · hold B for all as they came'}
         </Typography>
@@ -119,7 +126,7 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
           onClose={() => { setRenaming(null); }}
         />
       )}
-      <ShortcutsDialog open={help} onClose={() => { setHelp(false); }} />
+      <ShortcutsDialog open={over === 'keys'} onClose={() => { setOver(null); }} />
     </>
   );
 }

@@ -78,3 +78,20 @@ function between(ids: readonly number[], one: number, other: number): number[] {
 function first(ids: readonly number[], chosen: ReadonlySet<number>): number | null {
   return ids.find((id) => chosen.has(id)) ?? null;
 }
+
+/** As text, to be kept. */
+export function writtenSelection({ chosen, lead, anchor }: Selection): string {
+  return JSON.stringify({ chosen: [...chosen], lead, anchor });
+}
+
+/** A selection that was kept as text; null for none, or for one that cannot be read. */
+export function readSelection(text: string | null): Selection | null {
+  const isId = (value: unknown): value is number => Number.isInteger(value);
+  try {
+    const { chosen, lead, anchor } = JSON.parse(text ?? '{}') as Record<string, unknown>;
+    if (!Array.isArray(chosen)) return null;
+    return { chosen: new Set(chosen.filter(isId)), lead: isId(lead) ? lead : null, anchor: isId(anchor) ? anchor : null };
+  } catch {
+    return null;
+  }
+}

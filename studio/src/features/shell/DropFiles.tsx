@@ -1,8 +1,8 @@
 import { Box, Typography } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 
-/** The window, into which files can be dropped anywhere. */
-export function DropFiles({ onFiles, children }: { onFiles: (files: File[]) => void; children: ReactNode }) {
+/** The window, into which files can be dropped anywhere; `what` says what happens to them. */
+export function DropFiles({ what, onFiles, children }: { what: string; onFiles: (files: File[]) => void; children: ReactNode }) {
   const [dropping, setDropping] = useState(false);
   return (
     <Box
@@ -25,7 +25,7 @@ export function DropFiles({ onFiles, children }: { onFiles: (files: File[]) => v
       {children}
       {dropping && (
         <Box sx={{ position: 'absolute', inset: 8, border: '2px dashed #f0f0f0', borderRadius: 1, bgcolor: 'rgb(40 40 40 / 78%)', display: 'grid', placeItems: 'center', pointerEvents: 'none', zIndex: 10 }}>
-          <Typography>Drop to bring these photos into the set</Typography>
+          <Typography>{what}</Typography>
         </Box>
       )}
     </Box>

@@ -4,6 +4,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
 import { NameDialog } from '../../ui/controls/NameDialog';
+import { useOpened } from '../../ui/place/useOpened';
 import type { Say } from './say';
 import { StorageDialog } from './StorageDialog';
 
@@ -23,7 +24,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
   const [at, setAt] = useState<HTMLElement | null>(null);
   const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
   const [naming, setNaming] = useState<{ what: 'new' | 'rename'; name: string } | null>(null);
-  const [storage, setStorage] = useState(false);
+  const [over, setOver] = useOpened('over');
   const refetch = () => queries.invalidateQueries({ queryKey: ['sets'] });
   const keepName = async (what: 'new' | 'rename', name: string) => {
     try {
@@ -92,9 +93,9 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         {current && <MenuItem onClick={act(() => { setNaming({ what: 'rename', name: current.name }); })}>Rename this set …</MenuItem>}
         {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
         <Divider />
-        <MenuItem onClick={act(() => { setStorage(true); })}>Storage …</MenuItem>
+        <MenuItem onClick={act(() => { setOver('storage'); })}>Storage …</MenuItem>
       </Menu>
-      {storage && <StorageDialog onClose={() => { setStorage(false); }} />}
+      {over === 'storage' && <StorageDialog onClose={() => { setOver(null); }} />}
       {naming && (
         <NameDialog
           title={naming.what === 'rename' ? 'Rename this set' : 'New set'}

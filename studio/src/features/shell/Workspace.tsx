@@ -7,16 +7,18 @@ import { Deliver } from '../deliver/Deliver';
 import { PhotoDesk } from '../desk/PhotoDesk';
 import { EmptySet } from '../set/EmptySet';
 import { Filmstrip } from '../set/Filmstrip';
-import { useBringIn } from '../set/useBringIn';
+import { useImport } from '../set/useImport';
 import { useRemovePhoto } from '../set/useRemovePhoto';
-import { among, inOrder, ledBy, NOTHING, stepped, type Selection } from '../sheet/selection';
+import { among, inOrder, ledBy, stepped } from '../sheet/selection';
 import { Sheet } from '../sheet/Sheet';
+import { useSelected } from '../sheet/useSelected';
 import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../../theme';
 import { DropFiles } from './DropFiles';
+import { MessageLine } from './MessageLine';
 import type { Say } from './say';
 import { SetMenu } from './SetMenu';
-import type { Route } from './useRoute';
+import type { Route } from './route';
 
 interface Props {
   setId: number;
@@ -36,7 +38,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
   const ids = useMemo(() => photos.map(({ id }) => id), [photos]);
   const photo = photos.find((one) => one.id === photoId) ?? null;
   const firstId = ids[0] ?? null;
-  const [picked, setSelection] = useState<Selection>(NOTHING);
+  const [picked, setSelection] = useSelected(setId);
   const selection = useMemo(() => (set.data ? among(picked, ids) : picked), [set.data, picked, ids]);
   /** The photo that was last at hand, while the sheet is on the screen. */
   const [lastId, setLastId] = useState<number | null>(null);
@@ -47,7 +49,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
     },
     [go, setId],
   );
-  const { incoming, add, stop } = useBringIn(setId);
+  const arriving = useImport(setId);
   const remove = useRemovePhoto(setId, photos, go, onSay, onFailure);
   /** From the sheet one comes to the sheet of another set. */
   const openSet = (id: number | null) => {
@@ -65,13 +67,13 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
     if (!sheet && set.data && !photo && firstId !== null) go({ setId, photoId: firstId }, true);
   }, [sheet, set.data, photo, firstId, go, setId]);
 
-  const strip = <Filmstrip photos={sheet ? [] : photos} current={photo?.id ?? null} selected={selection.chosen} incoming={incoming} onOpen={openPhoto} onFiles={add} onStop={stop} />;
+  const strip = <Filmstrip photos={sheet ? [] : photos} current={photo?.id ?? null} selected={selection.chosen} arriving={arriving} onOpen={openPhoto} />;
   const sets = <SetMenu narrow={!sheet} current={set.data ?? null} onOpen={openSet} onFailure={onFailure} onSay={onSay} />;
   const whole = sheet && set.data;
   return (
-    <DropFiles onFiles={add}>
+    <DropFiles what="Drop to import these photos into the set" onFiles={arriving.add}>
       {whole ? (
-        <Sheet set={whole} selection={selection} onSelect={setSelection} current={lastId} onOpen={openPhoto} onSay={onSay} onFailure={onFailure} sets={sets} strip={strip} />
+        <Sheet set={whole} arriving={arriving} selection={selection} onSelect={setSelection} current={lastId} onOpen={openPhoto} onSay={onSay} onFailure={onFailure} sets={sets} strip={strip} />
       ) : photo && set.data ? (
         <PhotoDesk
           key={photo.id}
@@ -105,12 +107,12 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
                 </Button>
               </Box>
             ) : set.data && photos.length === 0 ? (
-              <EmptySet />
+              <EmptySet set={set.data} arriving={arriving.underWay.length > 0} onFiles={arriving.add} onFailure={onFailure} />
             ) : (
               <CircularProgress size={28} aria-label="Loading the set" />
             )}
           </Box>
-          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}</Box>
+          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}<MessageLine /></Box>
         </Box>
       )}
     </DropFiles>

@@ -1,33 +1,18 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
+import { staying } from '../../ui/place/address';
+import { goTo, listenToPlace } from '../../ui/place/useOpened';
+import { LastPlace, pathOf, routeOf, type Route } from './route';
 
-export interface Route {
-  setId: number | null;
-  photoId: number | null;
-  /** The whole set at once. */
-  sheet?: boolean;
-}
-
-function read(): Route {
-  const found = /^\/sets\/(\d+)(?:\/photos\/(\d+)|\/(sheet))?/.exec(window.location.pathname);
-  return { setId: found?.[1] ? Number(found[1]) : null, photoId: found?.[2] ? Number(found[2]) : null, sheet: found?.[3] !== undefined };
-}
-
-/** The open set and photo, kept in the address, so that a reload or a bookmark comes back to them. */
+/** The open set and photo, kept in the address, so that a reload or a bookmark comes back to them; opening Tovrin goes on where one left off. */
 export function useRoute(): [Route, (route: Route, replace?: boolean) => void] {
-  const [route, setRoute] = useState(read);
+  const path = useSyncExternalStore(listenToPlace, () => window.location.pathname);
+  const search = useSyncExternalStore(listenToPlace, () => window.location.search);
+  const route = useMemo(() => routeOf(path), [path]);
   useEffect(() => {
-    const back = () => {
-      setRoute(read());
-    };
-    window.addEventListener('popstate', back);
-    return () => {
-      window.removeEventListener('popstate', back);
-    };
-  }, []);
+    if (route.setId !== null) new LastPlace(window.localStorage).keep(path + search);
+  }, [route, path, search]);
   const go = useCallback((next: Route, replace = false) => {
-    const path = next.setId === null ? '/' : `/sets/${String(next.setId)}${next.sheet ? '/sheet' : next.photoId === null ? '' : `/photos/${String(next.photoId)}`}`;
-    window.history[replace ? 'replaceState' : 'pushState'](null, '', path);
-    setRoute(next);
+    goTo(pathOf(next) + staying(window.location.search), replace);
   }, []);
   return [route, go];
 }

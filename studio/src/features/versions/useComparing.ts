@@ -1,11 +1,13 @@
 import { useState } from 'react';
+import { useOpened } from '../../ui/place/useOpened';
 import type { Look } from '../../model/looks';
 import { panesOf, type Compared } from './comparing';
 import type { Versions } from './useVersions';
 
 /** Whether the versions stand in the place of the grade, and which states are compared. */
 export function useComparing(look: Look | null, versions: Versions) {
-  const [open, setOpen] = useState(false);
+  const [side, setSide] = useOpened('side');
+  const open = side === 'versions';
   const [compared, setCompared] = useState<Compared[]>([]);
   const done = () => {
     setCompared([]);
@@ -13,7 +15,7 @@ export function useComparing(look: Look | null, versions: Versions) {
   return {
     open,
     toggle: () => {
-      setOpen(!open);
+      setSide(open ? null : 'versions');
     },
     compared,
     setCompared,

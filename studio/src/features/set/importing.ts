@@ -10,12 +10,17 @@ export interface Incoming {
   error: string | null;
 }
 
+/** Something that becomes a photo of a set. */
+export interface Source {
+  name: string;
+  send: (setId: number, progress: (share: number) => void, signal: AbortSignal) => Promise<Photo>;
+}
+
 /** Takes a photo away again that has arrived though nobody wants it any more. */
 type TakeBack = (photo: Photo) => Promise<unknown>;
-type Send = (setId: number, file: File, progress: (share: number) => void, signal: AbortSignal) => Promise<Photo>;
 
-/** Brings files into sets, one after another, each with its own progress, stop and message; goes on while another set is open. */
-export class Bringing {
+/** Imports files into sets, one after another, each with its own progress, stop and message; goes on while another set is open. */
+export class Importing {
   private files: Incoming[] = [];
   private nextKey = 1;
   private chain: Promise<void> = Promise.resolve();
@@ -26,10 +31,7 @@ export class Bringing {
   /** Told of each photo that has arrived. */
   onArrived: (setId: number, photo: Photo) => void = () => undefined;
 
-  constructor(
-    private readonly send: Send,
-    private readonly takeBack: TakeBack,
-  ) {}
+  constructor(private readonly takeBack: TakeBack) {}
 
   get state(): Incoming[] {
     return this.files;
@@ -42,13 +44,13 @@ export class Bringing {
     };
   };
 
-  add = (setId: number, files: File[]): Promise<void> => {
-    for (const file of files) {
+  add = (setId: number, sources: Source[]): Promise<void> => {
+    for (const source of sources) {
       const key = this.nextKey++;
       const stop = new AbortController();
       this.stops.set(key, stop);
-      this.set([...this.files, { key, setId, name: file.name, share: 0, error: null }]);
-      this.chain = this.chain.then(() => this.bring(key, setId, file, stop.signal));
+      this.set([...this.files, { key, setId, name: source.name, share: 0, error: null }]);
+      this.chain = this.chain.then(() => this.bring(key, setId, source, stop.signal));
     }
     return this.chain;
   };
@@ -62,10 +64,20 @@ export class Bringing {
     this.set(this.files.filter((file) => file.key !== key));
   };
 
-  private async bring(key: number, setId: number, file: File, signal: AbortSignal): Promise<void> {
+  /** Stops everything that is still under way into a set. */
+  stopAll = (setId: number): void => {
+    for (const { key, error, setId: into } of this.files) if (into === setId && error === null) this.stop(key);
+  };
+
+  /** Takes all messages about files of a set away. */
+  closeErrors = (setId: number): void => {
+    this.set(this.files.filter((file) => file.setId !== setId || file.error === null));
+  };
+
+  private async bring(key: number, setId: number, source: Source, signal: AbortSignal): Promise<void> {
     if (signal.aborted) return;
     try {
-      const photo = await this.send(setId, file, (share) => { this.change(key, { share }); }, signal);
+      const photo = await source.send(setId, (share) => { this.change(key, { share }); }, signal);
       this.set(this.files.filter((one) => one.key !== key));
       if (this.unwanted.delete(key)) await this.takeBack(photo);
       else this.onArrived(setId, photo);
