@@ -104,7 +104,7 @@ node_modules/.package-lock.json: $(NODE_LISTS)
 	@bin/quietly npm ci --no-audit --no-fund $(if $(wildcard node_modules/.tools),,--omit=dev --workspace studio)
 	@touch $@ $(wildcard node_modules/.tools)
 
-studio/dist/index.html: src/Release.php node_modules/.package-lock.json core/Format/look.schema.json src/openapi.json studio/index.html studio/outputs.mjs studio/vite.config.ts studio/tsconfig.json $(shell find studio/src -type f -not -path '*/generated/*')
+studio/dist/index.html: src/Release.php node_modules/.package-lock.json core/Format/look.schema.json src/openapi.json studio/index.html studio/outputs.mjs studio/vite.config.ts studio/tsconfig.json $(wildcard docs/guide/*/*.md) $(shell find studio/src -type f -not -path '*/generated/*')
 	@echo "== Building the studio"
 	@bin/quietly npm run --silent --workspace studio build
 	@touch $@

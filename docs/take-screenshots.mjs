@@ -132,11 +132,12 @@ try {
   });
   await picture('match', 7);
   await picture('neutralise', 2);
-  await picture('hue-curves', 4, async ({ addMove, tool, stroke, page, place }) => {
-    await addMove('Hue curves');
-    await tool('Pull');
-    await stroke([0.3, 0.75], [0.3, 0.6]);
-    await page.mouse.move(...(await place(0.3, 0.8)));
+  await picture('guide', 4, async ({ page, settled }) => {
+    await page.keyboard.press('F1');
+    await page.getByRole('textbox', { name: 'Search the guide' }).fill('foliage');
+    await page.keyboard.press('Enter');
+    await settled();
+    await page.waitForTimeout(2500);
   });
   await picture('colour-balance', 2, async ({ page, addMove, place }) => {
     await addMove('Colour balance');
@@ -153,8 +154,8 @@ try {
     await page.getByRole('textbox', { name: 'Saturation, number' }).fill('70');
     await page.keyboard.press('Enter');
     await page.getByRole('button', { name: /^Checks/ }).click();
-    await page.getByRole('list', { name: 'What was found' }).getByRole('button', { name: /^(Less|Limit)/ }).first().waitFor();
-    await page.getByRole('list', { name: 'What was found' }).getByRole('button', { pressed: false }).first().click();
+    await page.getByRole('list', { name: 'Problems found' }).getByRole('button', { name: /^(Less|Limit)/ }).first().waitFor();
+    await page.getByRole('list', { name: 'Problems found' }).getByRole('button', { pressed: false }).first().click();
     await settled();
   }, true);
   await picture('cloud', 1, async ({ page, settled }) => {
@@ -179,7 +180,7 @@ try {
     await page.keyboard.press('Enter');
     await settled();
     await page.getByRole('button', { name: 'Versions', exact: true }).click();
-    for (const one of ['As it came', 'Version 1', 'Now']) await page.getByRole('checkbox', { name: `Compare ${one}` }).check();
+    for (const one of ['As imported', 'Version 1', 'Now']) await page.getByRole('checkbox', { name: `Compare ${one}` }).check();
     await page.waitForFunction(() => document.querySelectorAll('canvas[data-compared=true]').length === 3);
     await page.mouse.move(900, 690);
     await page.waitForTimeout(6000);

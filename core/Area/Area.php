@@ -29,13 +29,13 @@ final readonly class Area
         }
         $points = array_sum(array_map(static fn (Part $part): int => $part->shape->places(), $parts));
         if ($points > self::POINTS_MOST) {
-            throw new \InvalidArgumentException(\sprintf('Its shapes have %d points in all; an area has room for %d. Take some strokes away: one polygon often does what many do.', $points, self::POINTS_MOST));
+            throw new \InvalidArgumentException(\sprintf('Its shapes have %d points in all; an area has room for %d. Remove some strokes: one polygon often does the work of many.', $points, self::POINTS_MOST));
         }
     }
 
     public static function tooMany(int $count): string
     {
-        return \sprintf('There are %d shapes; an area has at most %d. Take some away: one polygon often does what many strokes do.', $count, self::MOST);
+        return \sprintf('There are %d shapes; an area has at most %d. Remove some: one polygon often does the work of many strokes.', $count, self::MOST);
     }
 
     /** Whether any of its shapes asks for the photo's colours. */

@@ -47,7 +47,7 @@ final readonly class Brush implements Shape, KeepsToColour
 
     public static function help(): string
     {
-        return 'What a stroke goes over; it can stop where the colour under its middle ends.';
+        return 'Whatever you paint over. It can stop where the colour ends.';
     }
 
     public static function properties(): array

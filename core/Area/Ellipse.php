@@ -38,7 +38,7 @@ final readonly class Ellipse implements Shape
 
     public static function help(): string
     {
-        return 'What lies inside an ellipse.';
+        return 'Everything inside an ellipse.';
     }
 
     public static function properties(): array

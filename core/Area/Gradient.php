@@ -18,7 +18,7 @@ final readonly class Gradient implements Shape
     public function __construct(public array $from, public array $to)
     {
         if (hypot($to[0] - $from[0], $to[1] - $from[1]) < self::SHORTEST) {
-            throw new \InvalidArgumentException('The gradient begins where it ends. Draw it from where nothing is to change to where all of it is.');
+            throw new \InvalidArgumentException('The gradient begins where it ends. Draw it from no change to full change.');
         }
     }
 
@@ -34,7 +34,7 @@ final readonly class Gradient implements Shape
 
     public static function help(): string
     {
-        return 'From nothing at one line to everything at another.';
+        return 'From no effect at one line to full effect at another.';
     }
 
     public static function properties(): array

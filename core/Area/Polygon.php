@@ -22,7 +22,7 @@ final readonly class Polygon implements Shape
             throw new \InvalidArgumentException(\sprintf('A polygon of %d points encloses nothing. Give it at least three.', \count($points)));
         }
         if (Segments::along($points, true)->cross()) {
-            throw new \InvalidArgumentException('The polygon crosses itself, so that it is not clear what lies inside. Draw it anew without a crossing, or as two polygons.');
+            throw new \InvalidArgumentException('The polygon crosses itself, so it is not clear what is inside. Draw it again without a crossing, or as two polygons.');
         }
         foreach ([0, 1] as $axis) {
             $values = array_column($points, $axis);
@@ -42,7 +42,7 @@ final readonly class Polygon implements Shape
 
     public static function help(): string
     {
-        return 'What lies inside a rough outline.';
+        return 'Everything inside an outline.';
     }
 
     public static function properties(): array

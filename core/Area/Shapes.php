@@ -38,7 +38,7 @@ final class Shapes
     public static function onPhoto(string $name, float $from, float $to): void
     {
         if ($to < 0.0 || $from > 1.0) {
-            throw new \InvalidArgumentException(\sprintf('The %s lies beside the photo, where it lets nothing through. Move it onto the photo, or take it away.', $name));
+            throw new \InvalidArgumentException(\sprintf('The %s is outside the photo, where it has no effect. Move it onto the photo, or remove it.', $name));
         }
     }
 

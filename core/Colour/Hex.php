@@ -15,7 +15,7 @@ final class Hex
     public static function parse(string $text): array
     {
         if (1 !== preg_match('/^#[0-9a-fA-F]{6}$/D', $text)) {
-            throw new \InvalidArgumentException(\sprintf('"%s" is no colour: write it as #rrggbb, for example #c8922e.', $text));
+            throw new \InvalidArgumentException(\sprintf('"%s" is not a colour: write it as #rrggbb, for example #c8922e.', $text));
         }
 
         return [hexdec(substr($text, 1, 2)) / 255.0, hexdec(substr($text, 3, 2)) / 255.0, hexdec(substr($text, 5, 2)) / 255.0];

@@ -139,7 +139,7 @@ final class AreaJson
         if (\is_array($colours) && \count($colours) === \count($points)) {
             foreach (array_values($colours) as $index => $colour) {
                 if (!\is_string($colour) || 1 !== preg_match('/^#[0-9a-fA-F]{6}$/D', $colour)) {
-                    throw new FormatError(\sprintf('%s.colours[%d]: %s is no colour; write it as #rrggbb, for example #c8922e.', $path, $index, json_encode($colour)));
+                    throw new FormatError(\sprintf('%s.colours[%d]: %s is not a colour; write it as #rrggbb, for example #c8922e.', $path, $index, json_encode($colour)));
                 }
             }
             $light->colours = \array_slice($colours, 0, self::SHORT);

@@ -91,7 +91,7 @@ final class LookJson
             }
             $planes[] = $plane;
             if (\count($planes) > Planes::MOST) {
-                $why = \sprintf('it would be the %dth different area or softened matte; a grade has room for %d. Give it the same area as another move, or take one away.', \count($planes), Planes::MOST);
+                $why = \sprintf('it would be the %dth different area or softened matte; a grade has room for %d. Give it the same area as another move, or remove one.', \count($planes), Planes::MOST);
 
                 throw new FormatError(\sprintf('moves[%d].%s: %s', $index, $move->isSoftened() ? 'soften' : 'area', $why), 0, null, \sprintf('%s: %s', $move->name(), $why));
             }

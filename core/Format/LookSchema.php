@@ -65,7 +65,7 @@ final class LookSchema
         ] + self::object('Look', 'A grade under a name: an ordered list of moves.', [
             'tovrinLook' => ['description' => 'Version of this form of file.', 'const' => 1],
             'name' => ['description' => 'What the look is called.', 'type' => 'string', 'maxLength' => 200, 'default' => ''],
-            'edges' => ['x-title' => 'Edges unmixed', 'description' => 'At the edges of what is reached a pixel is two colours at once. Unmixed, both are graded and mixed again as they were, so that no rim of the old colour stays; mixed, the pixel is graded as it is.', 'type' => 'string', 'enum' => array_column(Edges::cases(), 'value'), 'default' => Edges::Mixed->value],
+            'edges' => ['x-title' => 'Clean edges', 'description' => 'At an edge a pixel is a mix of two colours. Unmixed, each of the two is graded and they are mixed again, so that no rim of the old colour stays. Mixed, the pixel is graded as it is.', 'type' => 'string', 'enum' => array_column(Edges::cases(), 'value'), 'default' => Edges::Mixed->value],
             'moves' => ['description' => 'First to last.', 'type' => 'array', 'maxItems' => 100, 'items' => ['oneOf' => $kinds]],
         ], ['tovrinLook', 'moves']) + ['$defs' => $definitions];
     }

@@ -31,7 +31,7 @@ final class Difference
             $words[] = 'Changed the order of the moves';
         }
 
-        return [] === $words ? ['Changed nothing that shows'] : $words;
+        return [] === $words ? ['Changed nothing visible'] : $words;
     }
 
     /** @return list<string> */
@@ -73,7 +73,7 @@ final class Difference
             null === $new => 'acts on the whole photo',
             null === $old => 'limited to an area: '.$new->parts[0]->shape::id(),
             $more > 0 => $new->parts[\count($new->parts) - 1]->shape::id().($new->parts[\count($new->parts) - 1]->subtract ? ' taken off its area' : ' added to its area'),
-            $more < 0 => 'a shape of its area taken away',
+            $more < 0 => 'a shape of its area removed',
             default => 'changed its area',
         };
     }

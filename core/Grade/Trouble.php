@@ -92,7 +92,7 @@ enum Trouble: string
         return match ($this) {
             self::Torn => 'colours torn apart',
             self::Noise => 'noise more than doubled',
-            self::Gamut => 'more colour than a screen can show',
+            self::Gamut => 'colours a screen cannot show',
             self::RedFull => 'red at 255',
             self::GreenFull => 'green at 255',
             self::BlueFull => 'blue at 255',

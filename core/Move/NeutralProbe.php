@@ -31,8 +31,8 @@ final readonly class NeutralProbe
     {
         $share = ['type' => 'number', 'minimum' => 0, 'maximum' => 1];
 
-        return ['x-title' => 'Probes', 'description' => 'Colours that ought to be neutral, wherever they lie, where lights mix. While there are any, the colours for tones do not count.', 'type' => 'array', 'maxItems' => self::MOST, 'default' => [], 'items' => Setting::group('NeutralProbe', [
-            'colour' => ['description' => 'The colour that ought to be neutral.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
+        return ['x-title' => 'Probes', 'description' => 'Colours that should be neutral, in up to eight places where lights mix. While there are any, the colours for tones are not used.', 'type' => 'array', 'maxItems' => self::MOST, 'default' => [], 'items' => Setting::group('NeutralProbe', [
+            'colour' => ['description' => 'The colour that should be neutral.', 'type' => 'string', 'pattern' => '^#[0-9a-fA-F]{6}$'],
             'at' => ['description' => 'Where it was read: shares of the photo\'s width and height.', 'default' => null, 'anyOf' => [['type' => 'array', 'minItems' => 2, 'maxItems' => 2, 'items' => $share], ['type' => 'null']]],
         ]) + ['required' => ['colour']]];
     }

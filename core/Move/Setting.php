@@ -64,10 +64,10 @@ final class Setting
         $at = ToneZones::DEFAULTS;
 
         return self::group('Tone bounds', [
-            'shadowsFull' => self::slider('Shadows in full up to', 'Up to this lightness shadows weigh in full.', 0, 1, '', $at['shadowsFull']),
-            'shadowsEnd' => self::slider('Shadows end at', 'From this lightness on shadows weigh nothing.', 0, 1, '', $at['shadowsEnd']),
-            'highlightsStart' => self::slider('Highlights start at', 'Up to this lightness highlights weigh nothing.', 0, 1, '', $at['highlightsStart']),
-            'highlightsFull' => self::slider('Highlights in full from', 'From this lightness on highlights weigh in full.', 0, 1, '', $at['highlightsFull']),
+            'shadowsFull' => self::slider('Shadows up to', 'Everything darker counts fully as shadow.', 0, 1, '', $at['shadowsFull']),
+            'shadowsEnd' => self::slider('Shadows end at', 'Nothing lighter counts as shadow.', 0, 1, '', $at['shadowsEnd']),
+            'highlightsStart' => self::slider('Highlights start at', 'Nothing darker counts as highlight.', 0, 1, '', $at['highlightsStart']),
+            'highlightsFull' => self::slider('Highlights from', 'Everything lighter counts fully as highlight.', 0, 1, '', $at['highlightsFull']),
         ]);
     }
 

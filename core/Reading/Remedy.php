@@ -86,7 +86,7 @@ final readonly class Remedy
         }
         $ways = [];
         if ($kind instanceof GoesByGrain && !$kind->goesByGrain() && max($grain) > 0.0) {
-            $ways['Gentler from hue to hue'] = $move->doing($kind->steadied($grain));
+            $ways['Smoother from hue to hue'] = $move->doing($kind->steadied($grain));
         }
         if ($kind instanceof EvenOut && EvenOut::NEAR !== $kind->range) {
             $ways['Near colours only'] = $move->doing(new EvenOut($kind->anchor, $kind->hue, $kind->chroma, $kind->lightness, EvenOut::NEAR));

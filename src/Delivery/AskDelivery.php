@@ -19,7 +19,7 @@ final readonly class AskDelivery
      */
     public function __construct(
         #[Assert\Valid]
-        #[Assert\Count(min: 1, max: self::MOST_PHOTOS, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Deliver fewer at once.')]
+        #[Assert\Count(min: 1, max: self::MOST_PHOTOS, minMessage: 'must name at least one photo.', maxMessage: 'has more than {{ limit }} photos. Deliver fewer at once.')]
         public array $photos,
         #[Assert\Valid]
         #[Assert\Count(min: 1, max: self::MOST_OUTPUTS, minMessage: 'must name a kind of file at least.', maxMessage: 'has more than {{ limit }} kinds of file. Deliver some of them first.')]

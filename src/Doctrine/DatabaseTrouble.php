@@ -47,7 +47,7 @@ enum DatabaseTrouble: int
             self::Full => 'The disk of the data folder is full. Nothing was changed, and what was kept before is safe. Clear finished files under “Storage”, or free some space in another way, and try again.',
             self::ReadOnly => 'The data folder cannot be written to. Nothing was changed, and what was kept before is safe. Have whoever looks after this computer check its disk and who owns the folder.',
             self::DiskError, self::CannotOpen => 'The disk of the data folder does not answer as it should, or is full. Nothing was changed. Check that it has room, is there and may be written to, and try again.',
-            self::Corrupt => 'The database is damaged. Stop Tovrin and bring back the last back-up of the data folder; see docs/running.md.',
+            self::Corrupt => 'The database is damaged. Stop Tovrin and restore the last backup of the data folder; see docs/running.md.',
         };
     }
 }

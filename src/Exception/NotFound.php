@@ -10,6 +10,6 @@ final class NotFound extends \RuntimeException
     /** @param string $what what it is called: photo, set, step … */
     public static function of(string $what): self
     {
-        return new self(\sprintf('This %s does not exist any more.', $what));
+        return new self(\sprintf('This %s no longer exists.', $what));
     }
 }

@@ -130,9 +130,9 @@ final readonly class Carrier
             $name = '' === $move->label ? $move->kind::title() : $move->label;
             [$own, $other] = [$here[$index], $there[$index]];
             if ($own >= self::WORTH && $other < $own / self::FAR) {
-                $warnings[] = $other < self::WORTH / 2 ? \sprintf('“%s” finds nothing there.', $name) : \sprintf('“%s” reaches far less there: %s instead of %s of the picture.', $name, Rounding::percent($other), Rounding::percent($own));
+                $warnings[] = $other < self::WORTH / 2 ? \sprintf('“%s” finds nothing in this photo.', $name) : \sprintf('“%s” reaches much less here: %s of the picture instead of %s.', $name, Rounding::percent($other), Rounding::percent($own));
             } elseif ($other >= self::WORTH && $other > $own * self::FAR) {
-                $warnings[] = \sprintf('“%s” reaches far more there: %s instead of %s of the picture.', $name, Rounding::percent($other), Rounding::percent($own));
+                $warnings[] = \sprintf('“%s” reaches much more here: %s of the picture instead of %s.', $name, Rounding::percent($other), Rounding::percent($own));
             }
         }
 

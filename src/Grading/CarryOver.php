@@ -23,7 +23,7 @@ final readonly class CarryOver
      */
     public function __construct(
         public Grade $look,
-        #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Carry over to fewer at once.')]
+        #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name at least one photo.', maxMessage: 'has more than {{ limit }} photos. Carry over to fewer at once.')]
         #[Assert\All([new Assert\NotNull(message: Photos::NO_NUMBER), new Assert\Type('int', message: Photos::NO_NUMBER)])]
         public array $to,
         public CarryHow $how = CarryHow::Replace,

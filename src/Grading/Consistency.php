@@ -69,7 +69,7 @@ final readonly class Consistency
         $reach = $this->reach($first, $pot);
         [$goal] = $this->colourOf($first, $reach, $this->grades->grade($first));
         if (null === $goal) {
-            throw new Refused(\sprintf('This pot is hardly there in “%s”. Take another one, or another photo to go by.', $first->name()));
+            throw new Refused(\sprintf('“%s” has hardly any of this colour. Choose another colour, or make another photo the first.', $first->name()));
         }
         $name = $this->colours->pots($first)->names[$pot];
         $words = [];
@@ -78,7 +78,7 @@ final readonly class Consistency
             $grade = $this->grades->grade($photo);
             [$colour] = $this->colourOf($photo, $there, $grade);
             if (null === $colour) {
-                $words[] = \sprintf('“%s” has nothing like it and was left alone.', $photo->name());
+                $words[] = \sprintf('“%s” has nothing similar and was left alone.', $photo->name());
                 continue;
             }
             $brought = $this->brought($photo, $grade, $there, $colour, $goal, \sprintf('%s as in %s', ucfirst($name), pathinfo($first->name(), \PATHINFO_FILENAME)));

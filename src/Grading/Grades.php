@@ -66,12 +66,12 @@ final readonly class Grades
         $before = null;
         $rows = $this->entities->getRepository(GradeRevision::class)->findBy(['photo' => $photo], ['number' => 'ASC']);
         if ([] === $rows || 1 === $rows[0]->number()) {
-            $steps[] = new StepView(0, null, ['The photo as it came'], 0 === $photo->step());
+            $steps[] = new StepView(0, null, ['The photo as imported'], 0 === $photo->step());
             $before = self::atFirst();
         }
         foreach ($rows as $row) {
             $grade = $this->read($row);
-            $words = null === $before ? ['Earlier steps are kept no longer'] : Difference::words($before, $grade);
+            $words = null === $before ? ['Earlier steps are no longer kept'] : Difference::words($before, $grade);
             $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->step());
             $before = $grade;
         }

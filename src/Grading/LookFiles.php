@@ -134,10 +134,10 @@ final readonly class LookFiles
     {
         $zip = new \ZipArchive();
         if (true !== $zip->open($path, \ZipArchive::RDONLY)) {
-            throw new Refused(\sprintf('“%s” is a damaged archive. Pack it again, or bring its look files in one by one.', $name));
+            throw new Refused(\sprintf('“%s” is a damaged archive. Create it again, or import its look files one by one.', $name));
         }
         if ($zip->numFiles > self::MOST_FILES) {
-            $refused[] = \sprintf('“%s” holds %s files; the first %s are looked at. Split it, and bring the rest in after them.', $name, number_format($zip->numFiles), number_format(self::MOST_FILES));
+            $refused[] = \sprintf('“%s” holds %s files; the first %s are looked at. Split it, and import the rest afterwards.', $name, number_format($zip->numFiles), number_format(self::MOST_FILES));
         }
         for ($i = 0; $i < min($zip->numFiles, self::MOST_FILES); ++$i) {
             $entry = $zip->statIndex($i);
@@ -148,9 +148,9 @@ final readonly class LookFiles
             $content = \ZipArchive::EM_NONE === $entry['encryption_method'] && $entry['size'] <= self::MOST_BYTES ? $zip->getFromIndex($i, self::MOST_BYTES) : false;
             if (false === $content) {
                 $refused[] = \sprintf(match (true) {
-                    \ZipArchive::EM_NONE !== $entry['encryption_method'] => '“%s” is encrypted. Unpack the archive with its password and bring in the look files themselves.',
+                    \ZipArchive::EM_NONE !== $entry['encryption_method'] => '“%s” is encrypted. Unpack the archive with its password and import the look files themselves.',
                     $entry['size'] > self::MOST_BYTES => '“%s” is far larger than any look. Leave it out.',
-                    default => '“%s” is damaged in the archive. Pack it again.',
+                    default => '“%s” is damaged in the archive. Create the archive again.',
                 }, $entry['name']);
                 continue;
             }
@@ -161,6 +161,6 @@ final readonly class LookFiles
 
     private static function refusal(string $file, FormatError $e): string
     {
-        return \sprintf('“%s” is no look that can be used: %s', $file, $e->inWords ?? $e->getMessage());
+        return \sprintf('“%s” is not a look that can be used: %s', $file, $e->inWords ?? $e->getMessage());
     }
 }

@@ -84,7 +84,7 @@ final readonly class MoveFitter
     {
         $fitted = Fit::to($look, $this->colours->fittingSamples($photo), $photo->storeKey(), fn (): array => $this->colours->grain($photo));
 
-        return new LookView($fitted, LookWriter::write($look) === LookWriter::write($fitted) ? ['Nothing here is made for another photo: it does the same on this one.'] : []);
+        return new LookView($fitted, LookWriter::write($look) === LookWriter::write($fitted) ? ['Nothing here depends on another photo, so there is nothing to fit.'] : []);
     }
 
     private function like(Photo $photo, Reference $reference): LookView
@@ -94,12 +94,12 @@ final readonly class MoveFitter
         $amount = Beginning::amount($move, $this->colours->colourSample($photo)->colours()->thinned(self::BEGUN_ON), $this->colours->grain($photo));
         $words = [];
         if ($amount < 1.0) {
-            $words[] = \sprintf('It begins at %d %%: more would clip colours or tear them apart. Try it, and see under Checks.', (int) round(100.0 * $amount));
+            $words[] = \sprintf('It starts at %d %%: more would clip colours or cause banding. Try more and look under Checks.', (int) round(100.0 * $amount));
         }
         if ($reference->isGrey()) {
-            $words[] = \sprintf('“%s” is grey all over: it has no hue or saturation to give, so that only lightness is taken from it.', $reference->name);
+            $words[] = \sprintf('“%s” is grey, so only its lightness can be matched.', $reference->name);
         } elseif (\in_array(null, $move->like, true)) {
-            $words[] = 'Some pots of this photo are like none there, and stay as they are pot by pot. Pair them by hand if they should not.';
+            $words[] = 'Some colours of this photo have no counterpart there and stay as they are. Pair them yourself if you want.';
         }
 
         return self::one($move, $words, $amount);

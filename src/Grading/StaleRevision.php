@@ -9,6 +9,6 @@ final class StaleRevision extends \RuntimeException
 {
     public function __construct(public readonly int $current)
     {
-        parent::__construct('This photo was changed in another window meanwhile.');
+        parent::__construct('This photo was changed in another window.');
     }
 }

@@ -51,16 +51,16 @@ final readonly class FitView implements \JsonSerializable
             $words[] = \sprintf('%s: %s%s, %s of the photo.', $change->added ? 'Now also' : 'No longer', $change->mostly ? 'mostly ' : '', $change->name, Rounding::percent($change->share));
         }
         if ($reach->invert) {
-            $words[] = 'Leaves what was marked alone and acts on everything else.';
+            $words[] = 'Acts on everything except what was marked.';
         } elseif (null !== $wanted) {
-            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', Rounding::percent($wanted), null === $held ? '' : \sprintf(' and %s of what is to stay', Rounding::percent($held)));
+            $words[] = \sprintf('Catches %s of what you chose%s.', Rounding::percent($wanted), null === $held ? '' : \sprintf(' and %s of what you held', Rounding::percent($held)));
         } elseif (null !== $held) {
-            $words[] = \sprintf('Still catches %s of what is to stay.', Rounding::percent($held));
+            $words[] = \sprintf('Still catches %s of what you held.', Rounding::percent($held));
         }
         if ($overlap > self::SAME) {
-            $words[] = 'What is wanted and what is to stay are the same colours. Mark another part of either.';
+            $words[] = 'What you chose and what you held have the same colours. Mark another part of either, or draw an area.';
         } elseif ($overlap > self::TOUCHING) {
-            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(Rounding::percent($overlap)));
+            $words[] = \sprintf('%s of their colours are the same. Draw an area to separate them.', ucfirst(Rounding::percent($overlap)));
         }
 
         return new self(self::orNull($reach), $wanted, $held, $overlap, $words, $ask, $change);

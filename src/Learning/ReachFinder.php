@@ -44,8 +44,8 @@ final readonly class ReachFinder
         $newest = \count($strokes) - 1;
         $notes = match (true) {
             $newest < 0 => [],
-            !isset($result->marks[$newest]) => ['A sample lies outside the photo and was left out.'],
-            $result->marks[$newest]->cut => ['What lay outside the photo was left out.'],
+            !isset($result->marks[$newest]) => ['A stroke outside the photo was ignored.'],
+            $result->marks[$newest]->cut => ['The part outside the photo was ignored.'],
             default => [],
         };
         if (null === $result) {

@@ -30,7 +30,7 @@ final readonly class FullPicture
     {
         $full = $this->store->full($key, $format->value);
         if (!@link($this->store->original($key), $full) && !@copy($this->store->original($key), $full)) {
-            throw new PictureError('The picture could not be stored: the disk is full or has failed. Free some space and bring it in again.');
+            throw new PictureError('The picture could not be stored: the disk is full or has failed. Free some space and import it again.');
         }
     }
 

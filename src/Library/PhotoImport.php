@@ -47,7 +47,7 @@ final readonly class PhotoImport
             $this->write(PictureShape::reduce($preview, self::THUMB_SIDE), $this->store->thumb($key), 88);
             $this->write(PictureShape::reduce($preview, SheetPicture::SIDE), $this->store->graded($key, 0), SheetPicture::QUALITY);
             if (!@copy($path, $this->store->original($key)) || filesize($path) !== filesize($this->store->original($key))) {
-                throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
+                throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and import it again.', $name));
             }
             if ($pixels->asFiled) {
                 $this->full->keepOriginal($key, PictureFormat::of($path, $name));

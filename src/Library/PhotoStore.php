@@ -177,7 +177,7 @@ final readonly class PhotoStore
         self::make($this->photo($key));
         if (false === @file_put_contents($this->owner($key), Leases::own())) {
             @rmdir($this->photo($key));
-            throw new PictureError('The photo could not be stored: the disk is full or may not be written to. Free some space and bring it in again.');
+            throw new PictureError('The photo could not be stored: the disk is full or may not be written to. Free some space and import it again.');
         }
 
         return $key;

@@ -26,7 +26,7 @@ final readonly class OwnLooks
         return $this->entities->getRepository(OwnLook::class)->findBy(['removedAt' => null], ['group' => 'ASC', 'name' => 'ASC', 'id' => 'ASC']);
     }
 
-    /** Null when it does not exist any more. */
+    /** Null when it no longer exists. */
     public function look(int $id, bool $removedToo = false): ?OwnLook
     {
         $look = $this->entities->find(OwnLook::class, $id);

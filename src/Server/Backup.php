@@ -79,7 +79,7 @@ final readonly class Backup
     public static function restore(string $folder, string $data): int
     {
         if (!is_file($folder.'/'.self::DATABASE)) {
-            throw new UsageError(\sprintf('"%s" is no backup of Tovrin: it has no %s in it.', $folder, self::DATABASE));
+            throw new UsageError(\sprintf('"%s" is not a backup of Tovrin: it has no %s in it.', $folder, self::DATABASE));
         }
         if (is_file($data.'/'.self::DATABASE)) {
             throw new UsageError(\sprintf('The data folder "%s" holds photos or grades already, and nothing is put over them. Move it away first, or name another one with TOVRIN_DATA.', $data));

@@ -85,7 +85,7 @@ final readonly class Database
         $last = preg_replace('/^.*\\\\Version/', '', (string) $executed[array_key_last($executed)]->getVersion());
         $copy = \sprintf('%s/tovrin-before-update-%s.sqlite', $directory, $last);
         DatabaseCopy::write($this->connection, $copy);
-        $say(\sprintf('The database is brought up to date. As it was before, it is kept as %s.', $copy));
+        $say(\sprintf('Updating the database. A copy of the old one is kept as %s.', $copy));
         $copies = glob($directory.'/tovrin-before-update-*.sqlite') ?: [];
         foreach (\array_slice($copies, 0, -self::COPIES) as $old) {
             @unlink($old);

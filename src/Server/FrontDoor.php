@@ -15,7 +15,7 @@ final class FrontDoor
 {
     /** What may wait is computed beside what is at hand, and gives way to it. */
     private const PATIENT_NICENESS = 5;
-    private const ENDED = '{"error":"This took more time or memory than there is for one request. Nothing was changed; try something smaller."}';
+    private const ENDED = '{"error":"This took too much time or memory for one request. Nothing was changed; try something smaller."}';
 
     public static function answer(): int
     {

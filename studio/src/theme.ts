@@ -13,6 +13,10 @@ export const greys = {
   quiet: '#b9b9b9',
 } as const;
 
+/** Where one points with fingers, and how large what they point at is at least, in CSS pixels. */
+const FINGERS = '@media (pointer: coarse)';
+const FINGER = 40;
+
 /** Where menus, dialogues and tips stand; see index.html. */
 const overlays = () => document.getElementById('overlays') ?? document.body;
 
@@ -62,9 +66,12 @@ export const theme = createTheme({
     MuiDialog: { defaultProps: { container: overlays } },
     MuiPopper: { defaultProps: { container: overlays } },
     MuiMenuItem: { styleOverrides: { root: { '&.Mui-selected, &.Mui-selected:hover': { backgroundColor: '#4a4a4a', '& .MuiListItemText-secondary': { color: greys.text } } } } },
-    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { [FINGERS]: { minHeight: FINGER, minWidth: FINGER } } } },
     MuiButton: { defaultProps: { size: 'small', color: 'primary' } },
     MuiIconButton: { defaultProps: { size: 'small' } },
+    MuiInputBase: { styleOverrides: { root: { [FINGERS]: { minHeight: FINGER } }, input: { [FINGERS]: { minHeight: FINGER, boxSizing: 'border-box' } } } },
+    MuiSelect: { styleOverrides: { select: { [FINGERS]: { minHeight: `${String(FINGER)}px !important`, boxSizing: 'border-box', display: 'flex', alignItems: 'center' } } } },
+    MuiSwitch: { styleOverrides: { root: { [FINGERS]: { height: FINGER, alignItems: 'center', '& .MuiSwitch-track': { height: 10 }, '& .MuiSwitch-switchBase': { minHeight: 0, minWidth: 0, top: (FINGER - 24) / 2 }, '& .MuiSwitch-input': { top: -(FINGER - 24) / 2, height: FINGER } } } } },
     MuiPaper: { styleOverrides: { root: { backgroundImage: 'none' } } },
     // A tip describes; the name of a control is its label.
     MuiTooltip: { defaultProps: { enterDelay: 600, arrow: true, describeChild: true, disableInteractive: true }, styleOverrides: { tooltip: { fontSize: '0.75rem', maxWidth: 280 } } },

@@ -241,7 +241,7 @@ final class ColourManagementTest extends TestCase
     public function testAPhotoThatDoesNotSayIsTakenAsSrgbAndThatIsSaid(): void
     {
         $pixels = PictureFile::read(Pictures::colourful($this->scratch.'/plain.png'), 'plain.png');
-        self::assertSame([null, 'It does not say what its colours are: it is taken as sRGB.'], [$pixels->colours->profile, $pixels->origin->notes[0] ?? '']);
+        self::assertSame([null, 'No colour profile: read as sRGB.'], [$pixels->colours->profile, $pixels->origin->notes[0] ?? '']);
     }
 
     private function written(Pixels $pixels, string $format): string

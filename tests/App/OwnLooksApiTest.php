@@ -90,7 +90,7 @@ final class OwnLooksApiTest extends ApiTestCase
         $zip->setEncryptionName('shut.json', \ZipArchive::EM_AES_256, 'kiln');
         $zip->close();
         $brought = $this->bring('shut.zip', (string) file_get_contents($path));
-        self::assertSame(['“shut.json” is encrypted. Unpack the archive with its password and bring in the look files themselves.'], $brought['refused']);
+        self::assertSame(['“shut.json” is encrypted. Unpack the archive with its password and import the look files themselves.'], $brought['refused']);
     }
 
     public function testALookFileComesOutAsItWentIn(): void

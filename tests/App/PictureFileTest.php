@@ -153,7 +153,7 @@ final class PictureFileTest extends TestCase
         $image->writeImage('jpeg:'.$this->scratch.'/odd.jpg');
         $pixels = PictureFile::read($this->scratch.'/odd.jpg', 'odd.jpg');
         self::assertTrue($pixels->colours->isSrgb());
-        self::assertSame(['Its colour profile is damaged and was not used: it is taken as sRGB.'], $pixels->origin->notes, 'the picture itself is whole');
+        self::assertSame(['Its colour profile is damaged and was ignored: read as sRGB.'], $pixels->origin->notes, 'the picture itself is whole');
     }
 
     /** What stretches by a whole number is handed to the library as the kind of number it reads. */

@@ -35,7 +35,7 @@ final class VersionsApiTest extends ApiTestCase
         $this->grade(1, 1, ['kind' => 'shift', 'id' => 'a', 'label' => 'Bowl', 'params' => ['hue' => 40]], ['kind' => 'warmth', 'id' => 'b']);
         $this->grade(1, 2, ['kind' => 'warmth', 'id' => 'b', 'strength' => 50, 'params' => ['warmth' => 10]]);
         self::assertSame([
-            [0, ['The photo as it came'], false],
+            [0, ['The photo as imported'], false],
             // Looks that say nothing of edges have them mixed; a photo begins with them unmixed.
             [1, ['Added “Bowl”', 'Edges left mixed'], false],
             [2, ['Added Warmth', '“Bowl”: hue 30 → 40'], false],

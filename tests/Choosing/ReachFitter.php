@@ -55,12 +55,12 @@ final class ReachFitter
         if ($inverted && null !== $caughtWanted) {
             $words[] = \sprintf('Leaves %s of what was marked alone and acts on everything else.', Rounding::percent(1.0 - $caughtWanted));
         } elseif (null !== $caughtWanted) {
-            $words[] = \sprintf('Catches %s of what was marked as wanted%s.', Rounding::percent($caughtWanted), null === $caughtHeld ? '' : \sprintf(' and %s of what is to stay', Rounding::percent($caughtHeld)));
+            $words[] = \sprintf('Catches %s of what you chose%s.', Rounding::percent($caughtWanted), null === $caughtHeld ? '' : \sprintf(' and %s of what you held', Rounding::percent($caughtHeld)));
         } elseif (null !== $caughtHeld) {
-            $words[] = \sprintf('Still catches %s of what is to stay.', Rounding::percent($caughtHeld));
+            $words[] = \sprintf('Still catches %s of what you held.', Rounding::percent($caughtHeld));
         }
         if ($overlap > 0.03 && $overlap <= self::SAME) {
-            $words[] = \sprintf('%s of their colours are the same: colour alone cannot part those.', ucfirst(Rounding::percent($overlap)));
+            $words[] = \sprintf('%s of their colours are the same. Draw an area to separate them.', ucfirst(Rounding::percent($overlap)));
         }
 
         return new ReachFit(self::isEverything($reach) ? null : $reach, $caughtWanted, $caughtHeld, $overlap, $words);

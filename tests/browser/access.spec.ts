@@ -69,7 +69,7 @@ test('axe-core finds nothing in dialogues and menus, in a small window, on an em
   expect(await violations(page), 'deliver').toEqual([]);
   await page.getByRole('button', { name: 'Close' }).click();
   await page.getByRole('button', { name: 'Versions', exact: true }).click();
-  await page.getByRole('button', { name: 'Keep this state (K)' }).click();
+  await page.getByRole('button', { name: 'Save a version (K)' }).click();
   await page.getByRole('checkbox', { name: 'Compare Now' }).check();
   await page.getByRole('checkbox', { name: 'Compare Version 1' }).check();
   await expect(page.locator('canvas[data-compared=true]')).toHaveCount(2);
@@ -96,7 +96,7 @@ test('axe-core finds nothing in dialogues and menus, in a small window, on an em
   await expect(page.locator('.MuiDialog-root')).toHaveCount(0);
   await page.getByRole('button', { name: /^Quillhaven Ceramics/ }).click();
   await page.getByRole('menuitem', { name: 'Storage' }).click();
-  const room = page.getByRole('list', { name: 'What takes room' });
+  const room = page.getByRole('list', { name: 'What uses space' });
   await expect(room.getByRole('listitem').first()).toContainText('10 photos');
   await expect(page.locator('.MuiDialog-container')).toHaveCSS('opacity', '1');
   await expect(page.locator('.MuiMenu-root')).toHaveCount(0);
@@ -104,7 +104,7 @@ test('axe-core finds nothing in dialogues and menus, in a small window, on an em
   // Whole pictures of the photos that are not in a form browsers show, made ahead of need, are there by now or not: clearing says 0 either way.
   const clear = room.getByRole('button', { name: 'Clear these' });
   if (await clear.isEnabled()) await clear.click();
-  await expect(room.getByRole('listitem').filter({ hasText: 'Made again when needed' })).toContainText('0 MB');
+  await expect(room.getByRole('listitem').filter({ hasText: 'Can be made again' })).toContainText('0 MB');
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.locator('.MuiDialog-root')).toHaveCount(0);
   await page.setViewportSize({ width: 1024, height: 700 });

@@ -86,14 +86,14 @@ test('shapes are listed with the move, changed by numbers, taken off, inverted a
   const [left, right] = await colours(page, studio, [[0.2, 0.5], [0.45, 0.5]]);
   expect([left?.[0], right?.[0]]).toEqual([255, 0]);
   await studio.tool('Area');
-  await page.getByRole('switch', { name: 'Everywhere else instead' }).click();
+  await page.getByRole('switch', { name: 'Invert the area' }).click();
   await expect.poll(async () => (await areaOf(studio))?.invert).toBe(true);
   const [out] = await colours(page, studio, [[0.2, 0.5]]);
   expect(out?.[0]).toBe(0);
   await studio.tool('Area');
   await page.getByRole('button', { name: 'Take shape 2 away' }).click();
   await expect(list.getByRole('listitem')).toHaveCount(1);
-  await page.getByRole('button', { name: 'The whole photo again' }).click();
+  await page.getByRole('button', { name: 'Remove the area' }).click();
   await expect.poll(async () => (await areaOf(studio)) ?? null).toBeNull();
 });
 
@@ -104,7 +104,7 @@ test('the views show the area, the reach, and what both let through', async ({ p
   await studio.view('Matte');
   const places: [number, number][] = [[0.36, 0.6], [0.2, 0.3], [0.9, 0.1], [0.45, 0.3]];
   const shown = async (what: string) => {
-    await page.getByRole('group', { name: 'Shown of the move' }).getByRole('button', { name: what, exact: true }).click();
+    await page.getByRole('group', { name: 'What is shown' }).getByRole('button', { name: what, exact: true }).click();
     return (await colours(page, studio, places)).map(([r]) => Math.round(r / 255));
   };
   const area = await shown('Area');
@@ -119,7 +119,7 @@ test('a brush that stays on its colour stops by itself, and one that does not go
   await studio.openWith(JUG, [TURN]);
   await studio.tool('Area');
   await page.getByRole('button', { name: 'Brush', exact: true }).click();
-  await page.getByRole('switch', { name: 'Stays on this colour' }).click();
+  await page.getByRole('switch', { name: 'Keep to one colour' }).click();
   await studio.number('Brush size').fill('5');
   await page.keyboard.press('Enter');
   // Along the white cup, close above the bricks.
@@ -132,7 +132,7 @@ test('a brush that stays on its colour stops by itself, and one that does not go
   for (const brick of bricks) expect(brick[0]).toBeLessThan(20);
   // The same way once more, over everything.
   await studio.tool('Area');
-  await page.getByRole('switch', { name: 'Stays on this colour' }).click();
+  await page.getByRole('switch', { name: 'Keep to one colour' }).click();
   await drag(page, studio, [[0.68, 0.76], [0.74, 0.78]]);
   await expect.poll(async () => (await areaOf(studio))?.shapes.length).toBe(2);
   for (const [level] of await colours(page, studio, places)) expect(level).toBeGreaterThan(50);

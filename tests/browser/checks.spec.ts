@@ -22,7 +22,7 @@ test.afterEach(async () => {
   await restore();
 });
 
-const findings = (page: Page) => page.getByRole('list', { name: 'What was found' }).getByRole('listitem');
+const findings = (page: Page) => page.getByRole('list', { name: 'Problems found' }).getByRole('listitem');
 
 test('what clips is named with its share and its move, shown where it is, and one click is a way out that can be undone', async ({ page }) => {
   const studio = await begun(page, PHOTOS.bowl, [{ id: 'w1', kind: 'warmth', params: { warmth: 4 } }, STRONG]);
@@ -116,7 +116,7 @@ test('the cloud is turned by hand and by keys, goes from source to result, and l
   await expect(space).toHaveAttribute('aria-label', /turned by -25°, tilted by 18°/);
 
   const all = colourful(await picture());
-  await cloud.getByRole('switch', { name: 'Only what the move reaches in colour' }).click();
+  await cloud.getByRole('switch', { name: 'Show only what the move reaches in colour' }).click();
   await expect.poll(async () => colourful(await picture())).toBeLessThan(0.9 * all);
   expect(colourful(await picture())).toBeGreaterThan(50);
 });

@@ -66,7 +66,7 @@ test('what is caught without having been marked is lit and asked about; one clic
   // One tile of many: the others are caught too, and nobody marked them.
   await studio.stroke([[0.47, 0.48], [0.53, 0.5]]);
   await expect(page.getByRole('status')).toContainText(/Also selected: .*green.* % of the photo\. Include or protect\?/);
-  await expect(page.getByRole('img', { name: 'What is asked about' })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'What the question is about' })).toBeVisible();
   const share = async () => (await studio.kept(PHOTOS.tiles)).look.moves[0]?.reach;
   const before = await share();
   // Share of the photo that is reached by half or more.
@@ -127,7 +127,7 @@ test('pulling on a green shares itself among the bands that hold it, or moves on
   const marked = page.getByRole('group', { name: 'Hue, saturation and lightness of each band' }).getByText('under the pointer');
   await expect(marked).toHaveCount(2);
   await studio.tool('Pull');
-  await page.getByRole('group', { name: 'What a pull drives' }).getByRole('button', { name: 'Saturation' }).click();
+  await page.getByRole('group', { name: 'What pulling changes' }).getByRole('button', { name: 'Saturation' }).click();
   await studio.stroke([[0.3, 0.75], [0.3, 0.6]], '/probes');
   const shared = (await studio.kept(PHOTOS.planters)).look.moves[index]?.params as Record<string, { saturation?: number }>;
   const bands = Object.keys(shared).filter((band) => (shared[band]?.saturation ?? 0) > 0);
@@ -232,7 +232,7 @@ test('probes are pinned, read before and after, moved and kept over a reload', a
   await expect(row).toContainText('blue');
   await expect(row).toContainText('cast');
   await page.mouse.click(...(await studio.place(-0.03, 0.5)));
-  await expect(page.getByText('That place lies beside the photo')).toBeVisible();
+  await expect(page.getByText('That is outside the photo')).toBeVisible();
   const pin = page.getByRole('group', { name: /^Probe 1:/ });
   const [x, y] = await studio.place(0.3, 0.65);
   await pin.hover();
@@ -242,7 +242,8 @@ test('probes are pinned, read before and after, moved and kept over a reload', a
   await expect(row).toContainText(/brown|ochre/);
   await page.reload();
   await studio.settled();
-  await page.getByRole('button', { name: 'Readings (1)' }).click();
+  // What was open is open.
+  await expect(page.getByRole('button', { name: 'Readings (1)' })).toHaveAttribute('aria-expanded', 'true');
   await expect(row).toContainText(/brown|ochre/);
   await page.getByRole('button', { name: 'Unpin probe 1' }).click();
   await expect(page.getByText('No probe is pinned')).toBeVisible();

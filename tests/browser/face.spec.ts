@@ -45,7 +45,7 @@ test('a mix table: drag, wheel, arrow keys, double click; reset of a row, a colu
   await expect(studio.cell('Blues', 'cyan')).toHaveCount(0);
   await page.getByRole('button', { name: /^Hardly in this photo: .*blues/ }).click();
   await studio.setCell('Blues', 'cyan', 12);
-  await page.getByRole('button', { name: 'Fold what this photo hardly has' }).click();
+  await page.getByRole('button', { name: 'Hide what this photo hardly has' }).click();
   await expect(studio.cell('Blues', 'cyan'), 'something is set in it').toBeVisible();
   await page.getByRole('button', { name: /^cyan or red: reset/ }).click();
   await expect.poll(params, 'what is at rest is not kept').toEqual({ whites: { magenta: -30 } });
@@ -152,12 +152,12 @@ test('the first step is said on a photo without a grade, in place, and never aga
   await studio.openWith(PHOTOS.third, []);
   const line = page.getByText(/^To begin, draw over a colour/);
   await expect(line).toBeVisible();
-  await page.getByRole('button', { name: 'Start choosing' }).click();
+  await page.getByRole('button', { name: 'Choose a colour' }).click();
   await expect(page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: 'Choose' })).toHaveAttribute('aria-pressed', 'true');
   await studio.tool('Pan');
   await expect(line).toBeVisible();
   await page.getByRole('button', { name: 'Add a move' }).click();
-  const find = page.getByRole('textbox', { name: 'Find a kind of move' });
+  const find = page.getByRole('textbox', { name: 'Search moves' });
   await expect(find).toBeFocused();
   // Escape leads back to where one came from.
   await page.keyboard.press('Escape');
@@ -165,15 +165,15 @@ test('the first step is said on a photo without a grade, in place, and never aga
   await page.keyboard.press('Enter');
   await expect(find).toBeFocused();
   await find.fill('nonsense');
-  await expect(page.getByText(/^Nothing is found by “nonsense”/)).toBeVisible();
+  await expect(page.getByText(/^Nothing found for “nonsense”/)).toBeVisible();
   await find.fill('cast');
-  await expect(page.getByRole('heading', { name: 'Take a cast out' })).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'Shape light and tones' })).toHaveCount(0);
+  await expect(page.getByRole('heading', { name: 'Remove a colour cast' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Light and tones' })).toHaveCount(0);
   await find.press('Enter');
   await expect(rows(page)).toHaveCount(1);
   await expect(page.getByRole('heading', { name: 'Neutralise' })).toBeVisible();
   await expect(line).toHaveCount(0);
   await studio.open(PHOTOS.second);
-  await expect(page.getByText('Nothing is changed yet.')).toBeVisible();
+  await expect(page.getByText('No changes yet.')).toBeVisible();
   await expect(line).toHaveCount(0);
 });

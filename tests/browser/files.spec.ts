@@ -16,32 +16,36 @@ test('the set is there, and a photo opens from the strip', async ({ page }) => {
   await expect(page.getByRole('banner').getByText('tiles.jpg')).toBeVisible();
 });
 
-test('photos are brought in with the picker; what is no picture is named', async ({ page }) => {
+test('photos are imported with the picker; what is not a picture is named, in one list that covers no photo', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
-  await page.getByLabel('Photo files').setInputFiles([file('shopping list.jpg', 'eggs, milk'), join(root, 'demo/photos/hue-wheel.png')]);
-  await expect(page.getByText('“shopping list.jpg” is not'.replace(/[“”]/g, '"'))).toBeVisible();
-  await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
+  await page.getByLabel('Photo files').setInputFiles([file('shopping list.jpg', 'eggs, milk'), file('notes.jpg', 'flour'), join(root, 'demo/photos/hue-wheel.png')]);
+  const refused = page.getByRole('region', { name: 'Files that were not imported' });
+  await expect(refused.getByRole('listitem')).toHaveText([/^"shopping list.jpg" is not one of the pictures that can be read/, /^"notes.jpg" is not/]);
+  await expect(page.getByRole('navigation').getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
   // Whoever is at work stays at work.
   await expect(page.getByRole('banner').getByText('bowl-and-vase.jpg')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Import photos' })).toBeInViewport();
-  await page.getByRole('button', { name: 'Dismiss the message about shopping list.jpg' }).click();
-  await expect(page.getByText('is not one of the pictures')).toHaveCount(0);
+  const [list, strip] = [await refused.boundingBox(), await page.getByRole('navigation', { name: 'Photos of the set' }).boundingBox()];
+  expect((list?.y ?? 0) + (list?.height ?? 0), 'it ends above the strip').toBeLessThanOrEqual((strip?.y ?? 0) + 1);
+  await refused.getByRole('button', { name: 'Close' }).click();
+  await expect(refused).toHaveCount(0);
   // Out again, back, and out.
-  await page.getByRole('button', { name: 'hue-wheel.png', exact: true }).last().click();
+  await page.getByRole('navigation').getByRole('button', { name: 'hue-wheel.png', exact: true }).last().click();
   await studio.settled();
   const takeOut = async () => {
-    await page.getByRole('button', { name: 'Remove from set' }).click();
-    await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(1);
+    await page.getByRole('banner').getByRole('button', { name: 'hue-wheel.png' }).click();
+    await page.getByRole('menuitem', { name: 'Remove from set' }).click();
+    await expect(page.getByRole('navigation').getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(1);
   };
   await takeOut();
-  await page.locator('.MuiSnackbar-root').getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByRole('navigation').getByRole('button', { name: 'hue-wheel.png', exact: true })).toHaveCount(2);
   await expect(page.getByRole('banner').getByText('hue-wheel.png')).toBeVisible();
   await takeOut();
 });
 
-test('photos are brought in by dropping them', async ({ page }) => {
+test('photos are imported by dropping them', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
   const bytes = readFileSync(join(root, 'demo/photos/tones-and-hues.png')).toString('base64');
@@ -51,9 +55,9 @@ test('photos are brought in by dropping them', async ({ page }) => {
     return files;
   }, bytes);
   await page.dispatchEvent('main', 'dragover', { dataTransfer: transfer });
-  await expect(page.getByText('Drop to bring these photos into the set')).toBeVisible();
+  await expect(page.getByText('Drop to import these photos into the set')).toBeVisible();
   await page.dispatchEvent('main', 'drop', { dataTransfer: transfer });
-  await page.getByRole('button', { name: 'dropped.png', exact: true }).click();
+  await page.getByRole('navigation').getByRole('button', { name: 'dropped.png', exact: true }).click();
   await expect(page.getByRole('banner').getByText('dropped.png')).toBeVisible();
   await studio.settled();
 });
@@ -64,9 +68,10 @@ test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so'
   tovrin(['render', join(root, 'demo/photos/tones-and-hues.png'), '--look', file('rest.json', '{"tovrinLook":1,"name":"","moves":[]}'), '--profile', 'prophoto-rgb', '--bits', '16', '-o', wide]);
   await studio.open(PHOTOS.bowl);
   await page.getByLabel('Photo files').setInputFiles([wide]);
-  await page.getByRole('button', { name: 'wide.tif', exact: true }).last().click();
+  await page.getByRole('navigation').getByRole('button', { name: 'wide.tif', exact: true }).last().click();
   await studio.settled();
-  await page.getByRole('button', { name: 'About this photo' }).click();
+  await page.getByRole('banner').getByRole('button', { name: 'wide.tif' }).click();
+  await page.getByRole('menuitem', { name: 'About this photo' }).click();
   const about = page.getByRole('dialog', { name: 'About wide.tif' });
   await expect(about).toContainText('TIFF, 16 bits a channel');
   await expect(about).toContainText('ROMM RGB');
@@ -132,9 +137,9 @@ test('a new set is empty and says what to do', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('button', { name: /Quillhaven/ }).click();
   await page.getByRole('menuitem', { name: 'New set' }).click();
-  await page.getByLabel(/^Name, for example/).fill('Spring catalogue');
+  await page.getByLabel(/^Name, such as/).fill('Spring catalogue');
   await page.getByRole('button', { name: 'Create' }).click();
-  await expect(page.getByText('This set is empty.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This set is empty' })).toBeVisible();
   await expect(page.getByRole('button', { name: /Spring catalogue/ })).toBeVisible();
 });
 
@@ -154,7 +159,7 @@ test('when the server cannot answer, the photo stays and the user is told', asyn
   // Then nothing can be kept: that is said, what was done stays on the screen, and is kept as soon as that is possible.
   await page.route('**/api/photos/*/grade', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await studio.addMove('Warmth');
-  await expect(page.getByRole('button', { name: 'Not kept yet' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Not saved yet' })).toBeVisible();
   await expect(rows(page)).toHaveCount(moves + 2);
   expect((await studio.kept(PHOTOS.planters)).look.moves).toHaveLength(moves + 1);
   // Not even a reload loses it.
@@ -163,7 +168,7 @@ test('when the server cannot answer, the photo stays and the user is told', asyn
   await expect(rows(page)).toHaveCount(moves + 2);
   await page.unroute('**/api/photos/*/grade');
   // It is tried again by itself; asking only hastens that, and may come too late.
-  await page.getByRole('button', { name: 'Not kept yet' }).click({ timeout: 3000 }).catch(() => undefined);
-  await expect(page.getByRole('button', { name: 'Not kept yet' })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Not saved yet' }).click({ timeout: 3000 }).catch(() => undefined);
+  await expect(page.getByRole('button', { name: 'Not saved yet' })).toHaveCount(0);
   expect((await studio.kept(PHOTOS.planters)).look.moves).toHaveLength(moves + 2);
 });

@@ -60,7 +60,7 @@ test('undo, redo and a reload', async ({ page }) => {
   expect(differing(fresh, graded, 4)).toBeGreaterThan(0.2);
 
   await page.keyboard.press('Control+z');
-  await expect(row(page, /Move 1/)).toContainText('at rest');
+  await expect(row(page, /Move 1/)).toContainText('no change');
   await studio.settled();
   expect(differing(fresh, await studio.pixels(), 1)).toBeLessThan(0.002);
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -75,7 +75,7 @@ test('undo, redo and a reload', async ({ page }) => {
   await expect(studio.cell('Greens', 'magenta')).toHaveAttribute('aria-valuenow', '60');
   expect(differing(graded, await studio.pixels(), 1)).toBeLessThan(0.002);
   await page.keyboard.press('Control+z');
-  await expect(row(page, /Move 1/)).toContainText('at rest');
+  await expect(row(page, /Move 1/)).toContainText('no change');
 });
 
 test('band mix moves its own band and leaves the others', async ({ page }) => {

@@ -155,7 +155,7 @@ test('deliveries go on beside the work, are found after a reload, and the panel 
   const download = page.waitForEvent('download');
   await expect(page.getByRole('button', { name: /^Deliver ·/ })).toBeVisible();
   expect((await download).suggestedFilename()).toBe('bowl-and-vase-2-graded.png');
-  await page.getByRole('button', { name: 'Deliver' }).click();
+  // The panel is open, as it was left.
   await expect(panel.getByRole('listitem').first()).toContainText('Done');
   await page.route('**/api/**', (route) => route.abort());
   await panel.getByRole('button', { name: /^Deliver (one|\d)/ }).click();
@@ -170,7 +170,7 @@ test('nothing is delivered of a grade that is not kept', async ({ page }) => {
   await page.route('**/grade', (route) => (route.request().method() === 'PUT' ? route.abort() : route.continue()));
   await studio.number('Hue').fill('60');
   await studio.number('Hue').press('Enter');
-  await expect(page.getByRole('button', { name: 'Not kept yet' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Not saved yet' })).toBeVisible();
   const asked: string[] = [];
   page.on('request', (request) => {
     if (request.url().endsWith('/api/deliveries') && request.method() === 'POST') asked.push(request.url());

@@ -107,7 +107,7 @@ test('neutralise: pointing at white in shade makes it grey', async ({ page }) =>
   await studio.addMove('Neutralise');
   await page.getByRole('button', { name: 'One light' }).click();
   await page.getByRole('button', { name: 'Pick all tones on the photo' }).click();
-  await expect(page.getByText('Click what ought to be grey or white on the photo.')).toBeVisible();
+  await expect(page.getByText('Click what should be grey or white on the photo.')).toBeVisible();
   await page.mouse.click(...(await studio.place(0.3, 0.33)));
   await expect(page.getByRole('group', { name: 'All tones' }).getByText(/blue|azure/)).toBeVisible();
   await studio.settled();
@@ -168,7 +168,7 @@ test('even out shows the spread before and after, and brings it down', async ({ 
     await studio.number(name).press('Enter');
   }
   await expect.poll(async () => {
-    const words = await page.getByRole('group', { name: 'Spread of what is reached' }).innerText();
+    const words = await page.getByRole('group', { name: 'Spread of the colours in reach' }).innerText();
     const [, before, after] = /([\d.]+) → ([\d.]+)/.exec(words) ?? [];
     return Number(after) / Number(before);
   }, 'what is reached only by its soft edge keeps a part of its spread').toBeLessThan(0.5);
@@ -193,7 +193,7 @@ test('the ledger: drag to reorder, solo, a part alone, a look to begin with, and
   await page.getByRole('button', { name: 'Show everything' }).click();
   await studio.settled();
   await expect.poll(async () => differing(all, await studio.pixels(), 1)).toBeLessThan(0.03);
-  await page.getByRole('group', { name: 'Show one part only' }).getByRole('button', { name: 'Saturation' }).click();
+  await page.getByRole('group', { name: 'Show only one part' }).getByRole('button', { name: 'Saturation' }).click();
   await studio.settled();
   await expect.poll(async () => differing(all, await studio.pixels(), 3)).toBeGreaterThan(0.3);
   await page.getByRole('button', { name: 'Show everything' }).click();

@@ -103,7 +103,7 @@ test('a match: another photo is chosen, pots are paired, amounts are set; a file
   await studio.settled();
   const whole = await studio.pixels();
   expect(differing(before, whole, 6)).toBeGreaterThan(0.5);
-  await page.getByRole('button', { name: 'Pot by pot' }).click();
+  await page.getByRole('button', { name: 'Colour by colour' }).click();
   await expect.poll(async () => (await params()).by).toBe('pots');
   const choice = page.getByRole('combobox', { name: /is to be like$/ }).first();
   await choice.click();
@@ -136,7 +136,7 @@ test('neutral under mixed light: places are proposed and seen before they are ta
   await page.getByRole('button', { name: 'Take these 3' }).click();
   await expect.poll(async () => (await params()).probes?.length).toBe(3);
   expect((await params()).light).toMatch(/^#/);
-  await page.getByRole('button', { name: 'Point at one' }).click();
+  await page.getByRole('button', { name: 'Point at some' }).click();
   await page.mouse.click(...(await studio.place(0.3, 0.3)));
   await expect.poll(async () => (await params()).probes?.length).toBe(4);
   expect((await params()).probes?.[3]?.at?.[0]).toBeCloseTo(0.3, 2);

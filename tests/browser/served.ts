@@ -28,21 +28,36 @@ async function answers(url: string): Promise<boolean> {
   return false;
 }
 
+interface Served {
+  address: string;
+  stop: () => Promise<void>;
+}
+
+/** Starts a server with a data folder of its own, and waits until it answers at a path. */
+export async function serve(command: 'demo' | 'serve', port: number, path: string): Promise<Served> {
+  const data = mkdtempSync(join(tmpdir(), 'tovrin-browser-'));
+  const server = spawn(join(root, 'bin/tovrin'), [command, '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: 'ignore' });
+  const gone = new Promise((ended) => server.once('exit', ended));
+  const address = `http://127.0.0.1:${String(port)}`;
+  if (!(await answers(address + path))) throw new Error('Tovrin is not served.');
+  return {
+    address,
+    stop: async () => {
+      server.kill('SIGTERM');
+      await gone;
+      rmSync(data, { recursive: true, force: true });
+    },
+  };
+}
+
 /** A test with a server of its worker's own, filled with the demo set: what tests change must not meet. */
 export const test = base.extend<object, { served: string }>({
   served: [
     // eslint-disable-next-line no-empty-pattern -- the library tells by the pattern what is needed
     async ({}, use, { parallelIndex }) => {
-      const port = FIRST_PORT + parallelIndex;
-      const data = mkdtempSync(join(tmpdir(), 'tovrin-browser-'));
-      const server = spawn(join(root, 'bin/tovrin'), ['demo', '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: 'ignore' });
-      const gone = new Promise((ended) => server.once('exit', ended));
-      const address = `http://127.0.0.1:${String(port)}`;
-      if (!(await answers(`${address}/api/sets/1`))) throw new Error('The demo is not served.');
+      const { address, stop } = await serve('demo', FIRST_PORT + parallelIndex, '/api/sets/1');
       await use(address);
-      server.kill('SIGTERM');
-      await gone;
-      rmSync(data, { recursive: true, force: true });
+      await stop();
     },
     { scope: 'worker', timeout: 120_000 },
   ],

@@ -51,7 +51,7 @@ test('photos are selected in every way, carried over to, stepped through, and de
     return at(png, png.width * 0.3, png.height * 0.7);
   };
   // As other work has left them, and drawn so.
-  await expect(page.getByText('being drawn …')).toHaveCount(0);
+  await expect(page.getByText('updating …')).toHaveCount(0);
   const ochre = await bowl();
   await page.getByRole('button', { name: 'Carry over', exact: true }).click();
   const dialog = page.getByRole('dialog', { name: /^Carry over from bowl-and-vase\.jpg/ });
@@ -59,7 +59,7 @@ test('photos are selected in every way, carried over to, stepped through, and de
   await expect(page.getByText(/^Carried over to 2 photos\./)).toBeVisible();
   await expect.poll(async () => distance(await bowl(), ochre), { message: 'the sheet shows the bowl as graded' }).toBeGreaterThan(12);
   await page.keyboard.down('b');
-  await expect(page.getByText('As they came', { exact: true })).toBeVisible();
+  await expect(page.getByText('As imported', { exact: true })).toBeVisible();
   await expect.poll(async () => distance(await bowl(), ochre)).toBeLessThan(4);
   await page.keyboard.up('b');
 
@@ -104,7 +104,7 @@ test('photos are put in order, renamed, moved to another set and back by undo', 
   const studio = new Studio(page);
   await studio.open(PHOTOS.tones);
   await page.goto('/sets/1/sheet');
-  const names = async () => (await page.getByRole('option').allTextContents()).map((text) => text.replace(/(graded|first|being drawn …)+$/, ''));
+  const names = async () => (await page.getByRole('option').allTextContents()).map((text) => text.replace(/(graded|first|updating …)+$/, ''));
   await expect.poll(names).toContain('tones-and-hues.png');
   const before = await names();
   await page.getByRole('combobox', { name: 'Order of the photos' }).click();
@@ -123,7 +123,7 @@ test('photos are put in order, renamed, moved to another set and back by undo', 
   await expect(first).toHaveAttribute('data-drop', 'before');
   await page.mouse.up();
   await expect.poll(async () => (await names())[0]).toBe('tones-and-hues.png');
-  await expect(page.getByRole('combobox', { name: 'Order of the photos' })).toHaveText('by hand');
+  await expect(page.getByRole('combobox', { name: 'Order of the photos' })).toHaveText('custom order');
   await page.getByRole('option').first().click();
   await page.keyboard.press('F2');
   await page.getByLabel('Name of the photo').fill('tone chart.png');
@@ -135,7 +135,7 @@ test('photos are put in order, renamed, moved to another set and back by undo', 
   await page.getByRole('button', { name: 'Move', exact: true }).click();
   await expect(page.getByText('One photo moved to “Charts”.')).toBeVisible();
   await expect.poll(names).not.toContain('tone chart.png');
-  await page.locator('.MuiSnackbar-root').getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(names).toContain('tone chart.png');
   await page.getByRole('option', { name: 'tone chart.png' }).click();
   await page.keyboard.press('Delete');
@@ -191,7 +191,7 @@ test('a look of one’s own is saved, taken on another frame where it finds the 
   await page.getByRole('button', { name: 'Looks', exact: true }).click();
   await page.getByRole('button', { name: 'Save this grade …' }).click();
   await page.getByLabel(/^Name, for example/).fill('Autumn glaze, matt');
-  await page.getByLabel('Group, if any').fill('Glazes');
+  await page.getByLabel('Group (optional)').fill('Glazes');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Your own · Glazes' })).toBeVisible();
   await studio.open(PHOTOS.second);
@@ -229,11 +229,11 @@ test('the same thing is brought to the first photo’s colour, and back by one u
   const spread = async () => Number(/ΔE (\d+\.\d)/.exec((await dialog.getByRole('status').textContent()) ?? '')?.[1] ?? 'NaN');
   await expect.poll(spread).toBeGreaterThan(2);
   const apart = await spread();
-  await dialog.getByRole('button', { name: 'Bring the others to the first' }).click();
+  await dialog.getByRole('button', { name: 'Match the others to the first' }).click();
   await expect.poll(spread).toBeLessThan(1);
-  expect((await studio.kept(PHOTOS.second)).look.moves.map(({ label }) => label)[1]).toBe('Deep teal as in bowl-and-vase');
+  expect((await studio.kept(PHOTOS.second)).look.moves.map(({ label }) => label)[1]).toBe('Dark teal as in bowl-and-vase');
   await dialog.getByRole('button', { name: 'Close' }).click();
-  await page.locator('.MuiSnackbar-root').getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('contentinfo').getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await studio.kept(PHOTOS.second)).look.moves.length).toBe(1);
   await page.getByRole('button', { name: 'Same colour' }).click();
   await dialog.getByRole('radio', { name: 'dark teal' }).click();

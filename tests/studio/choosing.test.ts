@@ -188,7 +188,7 @@ describe('choosing by strokes', () => {
     await turns();
     void choosing.stroke(stroke(0.1), 'gone');
     await turns();
-    expect(failures.map(String)).toEqual(['Error: away', expect.stringContaining('is gone')]);
+    expect(failures.map(String)).toEqual(['Error: away', expect.stringContaining('has been removed')]);
     void choosing.stroke(stroke(0.2), 'a');
     await answer();
     expect(xs(reach('a'))).toEqual([0.2]);

@@ -67,7 +67,7 @@ describe('comparing versions', () => {
   it('shows what is still there', () => {
     const now = look(shift('a', 20));
     const panes = panesOf(['now', 7, 8, 'source'], now, [{ id: 8, photoId: 1, name: 'warmer', look: now, madeAt: '' }]);
-    expect(panes.map(({ name }) => name)).toEqual(['Now', 'warmer', 'As it came']);
+    expect(panes.map(({ name }) => name)).toEqual(['Now', 'warmer', 'As imported']);
     expect(panes[2]?.look.moves).toEqual([]);
   });
 });

@@ -273,11 +273,11 @@ describe('an edit that cannot be sent', () => {
 
   it('ends with its photo', async () => {
     const session = await begun(shift('a', 10));
-    server.refuses = new Refusal('This photo does not exist any more.', 404);
+    server.refuses = new Refusal('This photo no longer exists.', 404);
     session.edit(setHue('a', 20));
     await turns();
     expect(session.state).toMatchObject({ phase: 'failed', unkept: 0 });
-    expect(said).toEqual(['This photo does not exist any more.']);
+    expect(said).toEqual(['This photo no longer exists.']);
     expect(shelf).toEqual([]);
   });
 
@@ -287,11 +287,11 @@ describe('an edit that cannot be sent', () => {
     first.edit(setHue('a', 20));
     await turns();
     server.away = false;
-    server.refuses = new Refusal('This photo does not exist any more.', 404);
+    server.refuses = new Refusal('This photo no longer exists.', 404);
     const again = begin();
     await turns();
     expect(again.state).toMatchObject({ phase: 'failed', unkept: 0 });
-    expect(said).toEqual(['This photo does not exist any more.']);
+    expect(said).toEqual(['This photo no longer exists.']);
     expect(shelf).toEqual([]);
   });
 });

@@ -52,7 +52,7 @@ describe('a pot of a palette', () => {
     expect(potsOf(moved)[0]).toEqual(potsOf(palette)[0]);
     expect(potsOf(moved)[1]?.to?.hue).toBe(35);
     expect(paletteWords(moved)).toBe('ochre moved');
-    expect(paletteWords(withTarget(moved, 1, null))).toBe('no pot moved yet');
+    expect(paletteWords(withTarget(moved, 1, null))).toBe('no colour changed yet');
   });
 });
 
@@ -72,7 +72,7 @@ describe('a match', () => {
   it('pairs pots anew one by one', () => {
     const move = { ...newMove('match'), params: fresh } as MoveOf<'match'>;
     expect(withLike(move, 0, null).params?.pots?.[0]?.like).toBeNull();
-    // As a whole a pot takes part unless it is left out; files that say nothing go by what it is like.
+    // As a whole a pot match unless it is left out; files that say nothing go by what it is like.
     expect([takesPart({ like: 0 }), takesPart({ like: null }), takesPart({ like: null, takes: true })]).toEqual([true, false, true]);
     expect(takesPart(withTaking(move, 0, false).params?.pots?.[0] ?? {})).toBe(false);
     expect([threeAmounts(100), threeAmounts(40), threeAmounts(10)]).toEqual([[30, 60, 100], [20, 40, 100], [5, 10, 100]]);
@@ -84,8 +84,8 @@ describe('places that ought to be neutral', () => {
   const place = (i: number) => ({ colour: `#80808${String(i)}`, at: [0.1 * i, 0.5] as [number, number] });
 
   it('say how much of the photo none of them speaks for', () => {
-    expect(castWords(0.274, 'orange cast, chroma 23.3')).toBe('27 % of the photo looks grey and is still tinted orange: none of the places stands in its light. If it should be grey, add one there.');
-    expect(castWords(0.09, 'neutral')).toContain('still tinted: none');
+    expect(castWords(0.274, 'orange cast, chroma 23.3')).toBe('27 % of the photo looks grey and is still tinted orange: no place is in that light. If it should be grey, add one there.');
+    expect(castWords(0.09, 'neutral')).toContain('still tinted: no place');
   });
 
   it('are at most eight, none of them twice', () => {

@@ -9,6 +9,6 @@ test('only the edge that grew is named, with what it is now', () => {
 });
 
 test('what no edge helps is said with a way out; nothing is said where nothing grew', () => {
-  expect(widenedWords(reach, { hue: null, light: null, folds: true })[0]).toMatch(/some colours change places.*reach from a stroke/);
+  expect(widenedWords(reach, { hue: null, light: null, folds: true })[0]).toMatch(/some colours overtake their neighbours.*with a stroke/);
   expect(widenedWords(reach, null)).toEqual([]);
 });

@@ -20,7 +20,7 @@ final class OpRgb implements NamedEncoding
 
     public static function help(): string
     {
-        return 'Stronger greens and cyans, for print; the second encoding that cameras offer.';
+        return 'Stronger greens and cyans, for print. Many cameras offer it.';
     }
 
     public static function needsDepth(): bool

@@ -20,7 +20,7 @@ final class Rec2020 implements NamedEncoding
 
     public static function help(): string
     {
-        return 'Wider than most screens, for moving pictures.';
+        return 'Wider than most screens, for video.';
     }
 
     public static function needsDepth(): bool

@@ -22,7 +22,7 @@ final class RommRgb implements NamedEncoding
 
     public static function help(): string
     {
-        return 'Wider than any screen or print, for further work; with 16 bits, since 8 are too coarse for it.';
+        return 'Wider than any screen or print, for further editing. Use it with 16 bits.';
     }
 
     public static function needsDepth(): bool

@@ -20,7 +20,7 @@ final class StandardRgb implements NamedEncoding
 
     public static function help(): string
     {
-        return 'For the web and wherever it is not known what comes next: every program shows it alike.';
+        return 'For the web, and whenever you do not know who will open it: all programs show it the same way.';
     }
 
     public static function needsDepth(): bool

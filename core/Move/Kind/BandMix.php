@@ -50,7 +50,7 @@ final readonly class BandMix implements GoesByGrain, Familied
 
     public static function help(): string
     {
-        return 'Hue, saturation and lightness of twelve hue bands; neighbouring bands blend, so nothing tears.';
+        return 'Changes hue, saturation and lightness of twelve colour bands, from red to rose. Neighbouring bands blend smoothly.';
     }
 
     public static function families(): array
@@ -68,9 +68,9 @@ final readonly class BandMix implements GoesByGrain, Familied
         $bands = [];
         foreach (HueBands::NAMES as $name => $title) {
             $bands[$name] = Setting::group($title, [
-                'hue' => Setting::slider('Hue', 'Turns the band towards its neighbours on the circle.', -60, 60, '°'),
-                'saturation' => Setting::slider('Saturation', '−100 leaves the band grey, +100 doubles its saturation.', -100, 100),
-                'luminance' => Setting::slider('Lightness', 'Darkens or lightens the band; neutrals keep their tone.', -100, 100),
+                'hue' => Setting::slider('Hue', 'Turns these colours towards their neighbours on the hue circle.', -60, 60, '°'),
+                'saturation' => Setting::slider('Saturation', '−100 makes these colours grey, +100 doubles their saturation.', -100, 100),
+                'luminance' => Setting::slider('Lightness', 'Darkens or lightens these colours. Greys keep their tone.', -100, 100),
             ]);
         }
 

@@ -44,7 +44,7 @@ final readonly class ColourBalance implements MoveKind, Drawn, Familied
 
     public static function help(): string
     {
-        return 'Tints shadows, midtones and highlights apart from one another; how far each reaches is drawn and can be changed.';
+        return 'Tints shadows, midtones and highlights separately. You can change where each of them begins and ends.';
     }
 
     public static function families(): array
@@ -63,11 +63,11 @@ final readonly class ColourBalance implements MoveKind, Drawn, Familied
         foreach (ToneZones::NAMES as $zone) {
             $axes = [];
             foreach (self::AXES as $axis => [$title, $left, $right]) {
-                $axes[$axis] = Setting::slider($title, \sprintf('To the left more %s, to the right more %s.', $left, $right), -100, 100);
+                $axes[$axis] = Setting::slider($title, \sprintf('Left adds %s, right adds %s.', $left, $right), -100, 100);
             }
             $settings[$zone] = Setting::group(ucfirst($zone), $axes);
         }
-        $settings['keepLuminance'] = Setting::flag('Keep lightness', 'Puts each colour back to the lightness it had.', true);
+        $settings['keepLuminance'] = Setting::flag('Keep lightness', 'Only the tint changes; each colour keeps its lightness.', true);
         $settings['bounds'] = Setting::toneBounds();
 
         return Setting::group('Colour balance', $settings);

@@ -67,14 +67,14 @@ final readonly class Curves implements MoveKind, Drawn, Curved
 
     public static function help(): string
     {
-        return 'Tone curves through points you set: for all channels, for one, or for lightness alone. A steeper curve is more contrast.';
+        return 'Brightens, darkens and adds contrast along a curve you draw: for all channels, one channel, or lightness alone.';
     }
 
     public static function paramsSchema(): array
     {
         $settings = [];
         foreach (self::CHANNELS as $channel => $title) {
-            $settings[$channel] = Setting::points($title, 'Points of input and output, 0 to 255.', [0, 255], [0, 255]);
+            $settings[$channel] = Setting::points($title, 'Points of the curve, input and output from 0 to 255.', [0, 255], [0, 255]);
         }
 
         return Setting::group('Curves', $settings);

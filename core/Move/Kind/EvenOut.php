@@ -55,17 +55,17 @@ final readonly class EvenOut implements MoveKind
 
     public static function help(): string
     {
-        return 'Pulls what it reaches towards one colour, in hue, in saturation and in lightness apart.';
+        return 'Makes uneven colours more alike: pulls them towards one colour in hue, saturation and lightness.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Even out', [
-            'anchor' => Setting::colour('Towards', 'The colour that all are pulled to.'),
-            'hue' => Setting::slider('Hue', 'How far hues come together.', 0, 100),
-            'chroma' => Setting::slider('Saturation', 'How far saturations come together.', 0, 100),
-            'lightness' => Setting::slider('Lightness', 'How far light and shade come together; a lot of it flattens form.', 0, 100),
-            'range' => Setting::choice('Pulls', 'Near colours: the farther a colour is from the one it is pulled to, the less it moves, and nothing tears. All: everything it reaches is pulled alike, which tears opposite hues apart.', [self::ALL, self::NEAR]),
+            'anchor' => Setting::colour('Towards', 'The colour that all others are pulled to.'),
+            'hue' => Setting::slider('Hue', 'How far hues move towards that colour.', 0, 100),
+            'chroma' => Setting::slider('Saturation', 'How far saturation moves towards that colour.', 0, 100),
+            'lightness' => Setting::slider('Lightness', 'How far lightness moves towards that colour. Too much flattens the shape.', 0, 100),
+            'range' => Setting::choice('Range', 'Near colours: colours far from the target move less, which is smooth. All colours: everything in reach moves equally, which can split opposite hues.', [self::ALL, self::NEAR]),
         ]);
     }
 

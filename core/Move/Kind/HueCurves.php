@@ -66,7 +66,7 @@ final readonly class HueCurves implements GoesByGrain, Drawn, Curved
 
     public static function help(): string
     {
-        return 'Hue, saturation and lightness as curves over the hue circle. Picking a colour sets a point on it and one on either side that keep the rest still.';
+        return 'Changes hue, saturation and lightness by hue, along curves you draw. Pick a colour on the photo to set a point for it.';
     }
 
     public static function paramsSchema(): array

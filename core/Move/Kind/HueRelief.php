@@ -35,14 +35,14 @@ final readonly class HueRelief implements MoveKind
 
     public static function help(): string
     {
-        return 'Lightens one hue while its opposite darkens, the more the stronger the colour: parts colours that lie close in tone.';
+        return 'Lightens one hue and darkens its opposite. Separates colours that are close in tone.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Hue relief', [
-            'hue' => Setting::slider('Hue', 'The hue that lightens; the one across the circle darkens.', 0, 360, '°', 60),
-            'amount' => Setting::slider('Relief', 'To the left it is the other way round.', -100, 100),
+            'hue' => Setting::slider('Hue', 'The hue that gets lighter. Its opposite gets darker.', 0, 360, '°', 60),
+            'amount' => Setting::slider('Relief', 'How strong the effect is. Left of 0 the hue gets darker and its opposite lighter.', -100, 100),
         ]);
     }
 

@@ -99,18 +99,18 @@ final readonly class Matching implements Anchored, Fitting, LongLists
 
     public static function help(): string
     {
-        return 'Takes on the colours of another photo, as a whole or pot by pot; hue, saturation and lightness each as far as you like.';
+        return 'Matches the colours of this photo to another one: as a whole, or colour by colour.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Match', [
-            'by' => Setting::choice('Match', 'All colours together, or each pot to one of the other photo.', self::WAYS),
-            'hue' => Setting::slider('Hue', 'How far hue goes to the other photo\'s.', 0, 100, '%', 100),
-            'saturation' => Setting::slider('Saturation', 'How far saturation goes to the other photo\'s.', 0, 100, '%', 100),
-            'lightness' => Setting::slider('Lightness', 'How far lightness and contrast go to the other photo\'s.', 0, 100, '%', 100),
-            'limit' => Setting::slider('Stretch at most', 'How many times colours may be spread or drawn together. Lower is safer against noise.', 1, 8, '×', self::LIMIT),
-            'hold' => Setting::flag('Hold greys and black', 'Greys stay grey, and black stays black.', false),
+            'by' => Setting::choice('Match', 'The photo as a whole, or each of its colours with a colour of the other photo.', self::WAYS),
+            'hue' => Setting::slider('Hue', 'How closely hue follows the other photo.', 0, 100, '%', 100),
+            'saturation' => Setting::slider('Saturation', 'How closely saturation follows the other photo.', 0, 100, '%', 100),
+            'lightness' => Setting::slider('Lightness', 'How closely lightness and contrast follow the other photo.', 0, 100, '%', 100),
+            'limit' => Setting::slider('Stretch limit', 'How far colours may be spread apart. Lower keeps noise down.', 1, 8, '×', self::LIMIT),
+            'hold' => Setting::flag('Protect greys and black', 'Greys stay grey, and black stays black.', false),
             'moments' => ['description' => 'Mean and covariance of the photo\'s own colours.', 'anyOf' => [Reference::momentsSetting(), ['type' => 'null']], 'default' => null],
             'reference' => ['description' => 'The photo it is to be like.', 'anyOf' => [Reference::setting(), ['type' => 'null']], 'default' => null],
         ] + PhotoPots::settings([

@@ -92,19 +92,19 @@ final readonly class Neutralise implements Fitting, KnowsLight, LongLists
 
     public static function help(): string
     {
-        return 'Takes a cast out: point at what ought to be grey or white, once, in up to eight places where lights mix, or once each for shadows, midtones and highlights.';
+        return 'Removes a colour cast. Point at something that should be grey or white: once, in several places where lights mix, or in shadows, midtones and highlights.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Neutralise', [
-            'all' => Setting::colour('All tones', 'A colour that ought to be neutral; used while no zone has its own.'),
-            'shadows' => Setting::colour('Shadows', 'A dark colour that ought to be neutral.'),
-            'midtones' => Setting::colour('Midtones', 'A middle colour that ought to be neutral.'),
-            'highlights' => Setting::colour('Highlights', 'A light colour that ought to be neutral.'),
+            'all' => Setting::colour('All tones', 'A colour of the photo that should be neutral grey or white.'),
+            'shadows' => Setting::colour('Shadows', 'A dark colour that should be neutral.'),
+            'midtones' => Setting::colour('Midtones', 'A midtone that should be neutral.'),
+            'highlights' => Setting::colour('Highlights', 'A light colour that should be neutral.'),
             'probes' => NeutralProbe::setting(),
-            'light' => Setting::colour('Light as a whole', 'What the weak colours of the photo have in common; strong colours get its white while there are probes.'),
-            'things' => Setting::slider('Coloured things', 'A coloured thing that stands in two lights has two hues. How far these go back to one, while there are probes.', 0, 100),
+            'light' => Setting::colour('Light as a whole', 'The cast of the photo as a whole. Strong colours are corrected by it.'),
+            'things' => Setting::slider('Coloured things', 'A coloured thing lit from two sides shows two hues. How far they are brought back to one.', 0, 100),
         ] + PhotoPots::settings([]));
     }
 

@@ -65,7 +65,7 @@ final readonly class Palette implements ActsOnPots, Anchored, Fitting, LongLists
 
     public static function help(): string
     {
-        return 'Gives the photo\'s own colour families colours of their own: drag one on the bench or set its swatch; its shades follow, the rest holds.';
+        return 'Recolours the photo\'s own colours one by one. Drag a colour on the bench or set its swatch; its shades follow, all others stay.';
     }
 
     public static function paramsSchema(): array

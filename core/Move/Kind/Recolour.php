@@ -57,26 +57,26 @@ final readonly class Recolour implements UnderLight
 
     public static function help(): string
     {
-        return 'Carries a colour of the photo to one you give; its shades go along, so that form and texture stay.';
+        return 'Turns a colour of the photo into another one. Shades and gloss follow, so that shape and texture stay.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Recolour', [
             'method' => self::methodSetting(),
-            'anchor' => Setting::colour('From', 'The colour of the photo that is to change.'),
-            'target' => Setting::colour('To', 'The colour it is to become.'),
-            'hue' => Setting::slider('Hue', 'How far hue goes to the target.', 0, 100, '%', 100),
-            'chroma' => Setting::slider('Saturation', 'How far saturation goes to the target.', 0, 100, '%', 100),
-            'lightness' => Setting::slider('Lightness', 'How far lightness goes to the target.', 0, 100, '%', 100),
-            'keepTone' => Setting::flag('Keep tone', 'Leaves lightness as it is, so that light and shade stay exactly.', false),
+            'anchor' => Setting::colour('From', 'The colour in the photo to change.'),
+            'target' => Setting::colour('To', 'The new colour.'),
+            'hue' => Setting::slider('Hue', 'How much of the new hue is taken on.', 0, 100, '%', 100),
+            'chroma' => Setting::slider('Saturation', 'How much of the new saturation is taken on.', 0, 100, '%', 100),
+            'lightness' => Setting::slider('Lightness', 'How much of the new lightness is taken on.', 0, 100, '%', 100),
+            'keepTone' => Setting::flag('Keep tone', 'Keeps lightness exactly as it is.', false),
         ]);
     }
 
     /** @return array<string, mixed> */
     public static function methodSetting(): array
     {
-        return Setting::choice('As', 'Paint: as if the thing had been painted so; its shade follows, its gloss keeps the colour of the light. Tint: hue is turned, saturation scaled and lightness shifted, for colours that are not a thing’s own, such as light or skies.', [self::TINT, self::PAINT]);
+        return Setting::choice('Paint or tint', 'Paint: as if the object had been painted; gloss keeps the colour of the light. Tint: turns hue and shifts lightness, for skies, light and other things that have no surface.', [self::TINT, self::PAINT]);
     }
 
     public static function fromParams(Params $params): self

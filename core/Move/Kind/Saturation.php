@@ -51,17 +51,17 @@ final readonly class Saturation implements MoveKind, Drawn
 
     public static function help(): string
     {
-        return 'Saturation of all colours: evenly, or most where they are weak (vibrance), with a guard for greys and a limit for strong colours.';
+        return 'Makes all colours stronger or weaker, equally or weak ones most (vibrance). Greys can be protected and strong colours held back.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Saturation', [
-            'saturation' => Setting::slider('Saturation', 'Scales every colour alike: −100 leaves grey, +100 doubles it.', -100, 100),
-            'vibrance' => Setting::slider('Vibrance', 'Acts most on weak colours and least on warm strong ones.', -100, 100),
-            'guard' => Setting::slider('Neutral guard', 'Colours weaker than this stay as they are, so that greys and their noise are left alone.', 0, 100),
-            'limit' => Setting::slider('Limit', 'Bends colours stronger than this softly back; 100 is off.', 5, 100, '%', 100),
-            'density' => Setting::slider('Density', 'Darkens strong colours, as a thicker glaze would; to the left it lightens them.', -100, 100),
+            'saturation' => Setting::slider('Saturation', 'Changes all colours equally: −100 is grey, +100 doubles saturation.', -100, 100),
+            'vibrance' => Setting::slider('Vibrance', 'Changes weak colours most, and strong warm ones (skin, wood) least.', -100, 100),
+            'guard' => Setting::slider('Neutral guard', 'Leaves colours weaker than this alone, so that greys and their noise stay as they are.', 0, 100),
+            'limit' => Setting::slider('Limit', 'Holds back colours stronger than this. 100 is off.', 5, 100, '%', 100),
+            'density' => Setting::slider('Density', 'Darkens strong colours, as more pigment would. Left of 0 lightens them.', -100, 100),
         ]);
     }
 

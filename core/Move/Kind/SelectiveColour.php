@@ -60,14 +60,14 @@ final readonly class SelectiveColour implements MoveKind, Familied
 
     public static function help(): string
     {
-        return 'Adds or takes cyan, magenta, yellow and black in nine families: six hues, and whites, neutrals and blacks.';
+        return 'Adds or removes cyan, magenta, yellow and black in nine colour families: six hues, whites, neutrals and blacks.';
     }
 
     public static function paramsSchema(): array
     {
         $settings = ['method' => Setting::choice(
             'Scale with existing ink',
-            'On, ink is added or taken as a share of the ink a colour has, so that whites hardly move. Off, every colour of a family gets the same ink more or less, whites too.',
+            'On: ink is added in proportion to the ink a colour already has, so whites hardly change. Off: every colour of the family gets the same amount.',
             ['relative', 'absolute'],
         )];
         foreach (self::TARGETS as $name => $title) {

@@ -39,15 +39,15 @@ final readonly class Shift implements MoveKind
 
     public static function help(): string
     {
-        return 'Turns hue, and changes saturation and lightness, of all the colours it reaches by the same amount.';
+        return 'Changes hue, saturation and lightness of everything in reach by the same amount.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Shift', [
-            'hue' => Setting::slider('Hue', 'Turns the colour around the hue circle: towards yellow for a red, towards magenta the other way.', -180, 180, '°'),
-            'saturation' => Setting::slider('Saturation', '−100 leaves grey, +100 doubles it.', -100, 100),
-            'lightness' => Setting::slider('Lightness', 'Darker to the left, lighter to the right.', -100, 100),
+            'hue' => Setting::slider('Hue', 'Turns the colour around the hue circle. Right turns red towards yellow, left towards magenta.', -180, 180, '°'),
+            'saturation' => Setting::slider('Saturation', '−100 is grey, +100 doubles saturation.', -100, 100),
+            'lightness' => Setting::slider('Lightness', 'Left is darker, right is lighter.', -100, 100),
         ]);
     }
 

@@ -52,14 +52,14 @@ final readonly class SideWarmth implements MoveKind, Drawn
 
     public static function help(): string
     {
-        return 'Warms or cools the warm side of the colours and the cool side apart: warm the oranges while the blues get cooler.';
+        return 'Warms or cools warm colours and cool colours separately: warmer oranges, cooler blues.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Side warmth', [
-            'warm' => Setting::slider('Warm side', 'Reds to limes: cooler to the left, warmer to the right.', -100, 100),
-            'cool' => Setting::slider('Cool side', 'Jades to violets: cooler to the left, warmer to the right.', -100, 100),
+            'warm' => Setting::slider('Warm side', 'Reds, oranges and yellows: left is cooler, right is warmer.', -100, 100),
+            'cool' => Setting::slider('Cool side', 'Greens, blues and violets: left is cooler, right is warmer.', -100, 100),
         ]);
     }
 

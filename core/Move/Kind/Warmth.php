@@ -41,14 +41,14 @@ final readonly class Warmth implements MoveKind
 
     public static function help(): string
     {
-        return 'Warms or cools the whole picture as another daylight would, with a tint from green to magenta.';
+        return 'Makes the whole picture warmer or cooler, as another daylight would, with a tint from green to magenta.';
     }
 
     public static function paramsSchema(): array
     {
         return Setting::group('Warmth', [
-            'warmth' => Setting::slider('Warmth', 'To the left bluer, to the right more orange; equal steps look alike.', -100, 100),
-            'tint' => Setting::slider('Tint', 'To the left greener, to the right more magenta.', -100, 100),
+            'warmth' => Setting::slider('Warmth', 'Left is bluer, right is more orange.', -100, 100),
+            'tint' => Setting::slider('Tint', 'Left is greener, right is more magenta.', -100, 100),
         ]);
     }
 

@@ -17,7 +17,7 @@ final readonly class SamplesOf
     /** @param list<Sample> $samples */
     public function __construct(
         #[Assert\Valid]
-        #[Assert\Count(max: 100, maxMessage: 'has more than {{ limit }} strokes. Start over, or widen what is reached by hand.')]
+        #[Assert\Count(max: 100, maxMessage: 'has more than {{ limit }} strokes. Start over, or set the reach by hand.')]
         public array $samples,
         public ?Reach $base = null,
     ) {

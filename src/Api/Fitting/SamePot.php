@@ -18,7 +18,7 @@ final readonly class SamePot
     public function __construct(
         #[Assert\PositiveOrZero(message: 'must not be below 0.')]
         public int $pot,
-        #[Assert\Count(min: 1, max: CarryOver::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Take fewer at once.')]
+        #[Assert\Count(min: 1, max: CarryOver::MOST, minMessage: 'must name at least one photo.', maxMessage: 'has more than {{ limit }} photos. Select fewer at once.')]
         #[Assert\All([new Assert\NotNull(message: Photos::NO_NUMBER), new Assert\Type('int', message: Photos::NO_NUMBER)])]
         public array $to,
     ) {

@@ -46,7 +46,7 @@ final readonly class ProblemListener
                 default => $e->getMessage(),
             }],
             null !== $trouble => [DatabaseTrouble::Full === $trouble ? 507 : 503, $trouble->inWords()],
-            default => [500, 'Something went wrong in the server that should not have. Your work up to the last change is kept; reload and try again.'],
+            default => [500, 'Something went wrong on the server. Your work up to the last change is safe; reload and try again.'],
         };
         if ($status >= 500) {
             $this->logger->error('{class}: {message}', ['class' => $e::class, 'message' => $e->getMessage(), 'exception' => $e]);
@@ -62,7 +62,7 @@ final readonly class ProblemListener
             return \sprintf('%s: %s', $violation->getPropertyPath(), lcfirst(self::withoutClasses((string) $violation->getMessage())));
         }
 
-        return 'The request is not as it should be.';
+        return 'The request is not valid.';
     }
 
     /** The framework names classes where it means what is sent for them. */

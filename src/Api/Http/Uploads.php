@@ -50,7 +50,7 @@ final readonly class Uploads
         try {
             $to = @fopen($path, 'x');
             if (false === $to || false === stream_copy_to_stream($from, $to) || !fclose($to)) {
-                throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and bring it in again.', $name));
+                throw new PictureError(\sprintf('"%s" could not be stored: the disk is full or has failed. Free some space and import it again.', $name));
             }
 
             return $use($path);

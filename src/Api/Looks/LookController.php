@@ -62,7 +62,7 @@ final readonly class LookController
     public function save(#[JsonBody] SaveLook $body): OwnLookView
     {
         if ([] === $body->look->moves) {
-            throw new Refused('A look needs a move at least. Choose one to save.');
+            throw new Refused('A look needs at least one move. Choose one to save.');
         }
 
         return OwnLookView::of($this->looks->save($body->look, $body->group));

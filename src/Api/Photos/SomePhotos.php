@@ -14,7 +14,7 @@ final readonly class SomePhotos
 
     /** @param list<int> $photos their numbers */
     public function __construct(
-        #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name a photo at least.', maxMessage: 'has more than {{ limit }} photos. Take fewer at once.')]
+        #[Assert\Count(min: 1, max: self::MOST, minMessage: 'must name at least one photo.', maxMessage: 'has more than {{ limit }} photos. Select fewer at once.')]
         #[Assert\All([new Assert\NotNull(message: Photos::NO_NUMBER), new Assert\Type('int', message: Photos::NO_NUMBER)])]
         public array $photos,
     ) {

@@ -33,7 +33,7 @@ final class Decoder
     private const RAW_MEMORY_MOST = 1_000_000_000;
     /** Of computing; the largest pictures that are taken need some ten. */
     private const SECONDS_MOST = 180;
-    private const DAMAGED = 'Its file is damaged inside: a part of the picture may be wrong.';
+    private const DAMAGED = 'The file is damaged: part of the picture may be wrong.';
     private const FAIL_ON_TRUNCATED = 1;
     private const FAIL_ON_WARNING = 3;
 
@@ -145,7 +145,7 @@ final class Decoder
             'width' => $raw->width, 'height' => $raw->height, 'bits' => 16, 'alpha' => false, 'asFiled' => false,
             'exif' => Exif::ofTiff($this->path)?->bytes, 'xmp' => null, 'iptc' => null,
             'colours' => SourceColours::ofRaw()->toArray(), 'format' => $this->format->title(), 'fileBits' => 16, 'bins' => null, 'camera' => $raw->camera,
-            'notes' => ['It is camera raw data: it was turned into a picture plainly, by the camera’s white balance, in ROMM RGB.'],
+            'notes' => ['Camera raw: developed plainly, with the camera’s white balance, in ROMM RGB.'],
         ];
     }
 

@@ -112,6 +112,6 @@ enum PictureFormat: string
             }
         }
 
-        return new PictureError(\sprintf('"%s" is not one of the pictures that can be read (%s)%s. Save it as one of these and bring it in again.', $name, self::READ, $what));
+        return new PictureError(\sprintf('"%s" is not one of the pictures that can be read (%s)%s. Save it as one of these and import it again.', $name, self::READ, $what));
     }
 }

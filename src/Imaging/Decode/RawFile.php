@@ -29,8 +29,8 @@ final class RawFile
      */
     public static function rendered(string $path, string $name): self
     {
-        $raw = LibRaw::ready() ?? throw new PictureError(\sprintf('"%s" is camera raw data, for which LibRaw is missing. Install the Debian package libraw-bin, or convert it elsewhere and bring in a TIFF with 16 bits.', $name));
-        $damaged = new PictureError(\sprintf('"%s" is camera raw data that cannot be read: it is damaged, or of a camera that is not known. Convert it with the program you use for that, save it as a TIFF with 16 bits, and bring that in.', $name));
+        $raw = LibRaw::ready() ?? throw new PictureError(\sprintf('"%s" is camera raw data, for which LibRaw is missing. Install the Debian package libraw-bin, or convert it elsewhere and import a 16-bit TIFF.', $name));
+        $damaged = new PictureError(\sprintf('"%s" is camera raw data that cannot be read: it is damaged, or of a camera that is not known. Convert it with the program you use for that, save it as a TIFF with 16 bits, and import that.', $name));
         if (!$raw->open($path)) {
             throw $damaged;
         }

@@ -31,11 +31,11 @@ final class Refusal
     {
         $most = intdiv(PictureFile::MAX_BYTES, (3 * intdiv($bits, 8) * ($halved ? 2 : 1)) * 1_000_000);
 
-        return new PictureError(\sprintf('"%s" says it is %s × %s pixels; the most that can be worked on is %s a side and, for one like it, %d megapixels. Make it smaller and bring it in again.', $name, number_format($width), number_format($height), number_format(PictureFile::MAX_SIDE), $most));
+        return new PictureError(\sprintf('"%s" says it is %s × %s pixels; the most that can be worked on is %s a side and, for one like it, %d megapixels. Make it smaller and import it again.', $name, number_format($width), number_format($height), number_format(PictureFile::MAX_SIDE), $most));
     }
 
     public static function kind(string $name, string $what): PictureError
     {
-        return new PictureError(\sprintf('"%s" %s. Save it with 8 or 16 bits a channel, in RGB, grey or CMYK, and bring it in again.', $name, $what));
+        return new PictureError(\sprintf('"%s" %s. Save it with 8 or 16 bits a channel, in RGB, grey or CMYK, and import it again.', $name, $what));
     }
 }

@@ -55,8 +55,8 @@ final readonly class SourceColours
             $title = null === $own ? 'CMYK' : 'CMYK, '.IccRgbProfile::nameOf($own);
 
             return new self(OpRgb::id(), null, true, $own ?? (string) file_get_contents(self::COATED), $space, $title, null === $own
-                ? 'It is in CMYK and does not say for which print: it was converted to opRGB as print on coated paper (FOGRA39).'
-                : 'It is in CMYK: it was converted to opRGB once, by its own profile.');
+                ? 'CMYK without a profile: converted to opRGB as print on coated paper (FOGRA39).'
+                : 'CMYK: converted to opRGB with its own profile.');
         }
         if (null !== $profile && LittleCms::GRAY === $profiled && LittleCms::GRAY === $space && null !== IccRgbProfile::readGrey($profile)) {
             return new self(null, $profile, true, null, $space, 'grey, '.IccRgbProfile::nameOf($profile));
@@ -66,12 +66,12 @@ final readonly class SourceColours
 
             return null !== $encoding
                 ? new self(null, $profile, true, null, $space, $encoding->title)
-                : new self(RommRgb::id(), null, true, $profile, LittleCms::RGB, IccRgbProfile::nameOf($profile), 'Its profile is a table: it was converted to ROMM RGB with 16 bits once.');
+                : new self(RommRgb::id(), null, true, $profile, LittleCms::RGB, IccRgbProfile::nameOf($profile), 'Its colour profile is a table: converted to 16-bit ROMM RGB.');
         }
         $note = match (true) {
             null === $profile => null,
-            null === $profiled => 'Its colour profile is damaged and was not used: it is taken as sRGB.',
-            default => \sprintf('Its colour profile is for %s, which it is not: it is taken as sRGB.', ['GRAY' => 'grey pictures', 'CMYK' => 'CMYK'][$profiled] ?? trim($profiled)),
+            null === $profiled => 'Its colour profile is damaged and was ignored: read as sRGB.',
+            default => \sprintf('Its colour profile is for %s, which does not fit: read as sRGB.', ['GRAY' => 'grey pictures', 'CMYK' => 'CMYK'][$profiled] ?? trim($profiled)),
         };
         if (null === $profile && $opRgb) {
             return self::named(OpRgb::class, 'opRGB, by its EXIF data');
@@ -80,7 +80,7 @@ final readonly class SourceColours
             return self::named($nclx->encoding(), $nclx->encoding()::encoding()->title);
         }
 
-        return new self(StandardRgb::id(), null, false, null, $space, 'sRGB (not said)', $note ?? 'It does not say what its colours are: it is taken as sRGB.');
+        return new self(StandardRgb::id(), null, false, null, $space, 'sRGB (not said)', $note ?? 'No colour profile: read as sRGB.');
     }
 
     /** Of camera raw data that was made into a picture. */

@@ -50,7 +50,7 @@ final readonly class SourceImage
             throw Refusal::short($name);
         }
         if (null !== $jpeg && $jpeg->scans > self::SCANS_MOST) {
-            throw new PictureError(\sprintf('"%s" has %s scans, where ten are usual; it would take very long. Open it elsewhere, save it again and bring that in.', $name, number_format($jpeg->scans)));
+            throw new PictureError(\sprintf('"%s" has %s scans, where ten are usual; it would take very long. Open it elsewhere, save it again and import that.', $name, number_format($jpeg->scans)));
         }
         $image = self::load($path, $format, $side, $failOn);
         [$bands, $meaning] = [$image->bands(), $image->interpretation()];
@@ -70,10 +70,10 @@ final readonly class SourceImage
         self::refuseLarge($image, $name, $path, $format, $bits, $alpha, true === $jpeg?->progressive);
         $notes = [];
         if (($pages = $image->field('n-pages') ?? 1) > 1) {
-            $notes[] = \sprintf('It has %d pages: the first is used.', $pages);
+            $notes[] = \sprintf('It has %d pages; the first one is used.', $pages);
         }
         if ($bands > $colours + 1) {
-            $notes[] = 'It has more channels than colours and one of transparency: the others were left out.';
+            $notes[] = 'Extra channels besides colour and transparency were left out.';
         }
         $exif = $image->blob('exif-data') ?? (PictureFormat::Tiff === $format ? Exif::ofTiff($path)?->bytes : null);
         $read = null === $exif ? null : Exif::read($exif);

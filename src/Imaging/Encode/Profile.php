@@ -45,8 +45,8 @@ enum Profile: string
     public function help(): string
     {
         return match ($this) {
-            self::Source => 'The colours mean what they meant in the photo’s file, which says so where the photo’s did.',
-            self::None => 'The colours are sRGB, without the file saying so.',
+            self::Source => 'Keeps the photo’s own colour space.',
+            self::None => 'sRGB, without an embedded profile.',
             default => Encodings::class($this->value)::help(),
         };
     }

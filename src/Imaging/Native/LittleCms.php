@@ -230,7 +230,7 @@ final class LittleCms
 
     private static function unusable(): PictureError
     {
-        return new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and bring it in again.');
+        return new PictureError('Its colour profile is damaged or of a kind that cannot be used. Convert the picture to sRGB and import it again.');
     }
 
     private static function profile(string $bytes, ?\FFI\CData $context = null): ?\FFI\CData

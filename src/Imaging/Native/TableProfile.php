@@ -68,6 +68,6 @@ final class TableProfile
 
     private static function tooLarge(): PictureError
     {
-        return new PictureError('There is not enough memory for a grade with so many areas. Take one of them away.');
+        return new PictureError('There is not enough memory for a grade with so many areas. Remove one.');
     }
 }

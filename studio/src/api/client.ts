@@ -47,7 +47,7 @@ export class Failure extends Error {
   }
 }
 
-const UNREACHABLE = 'The server does not answer. Start it with “make demo” or “bin/tovrin serve”; nothing is lost.';
+const UNREACHABLE = 'The server does not answer. Start it with “make demo” or “bin/tovrin serve”. Nothing is lost.';
 
 /** Cubes of so many nodes along each axis are computed before everything else. */
 const DRAFT_MOST = 17;

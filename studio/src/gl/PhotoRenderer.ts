@@ -44,7 +44,7 @@ export class PhotoRenderer {
 
   constructor(canvas: HTMLCanvasElement) {
     const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false, powerPreference: 'high-performance' });
-    if (!gl) throw new Error('This browser cannot show photos here: WebGL 2 is missing or switched off.');
+    if (!gl) throw new Error('This browser cannot show photos: WebGL 2 is missing or turned off.');
     this.gl = gl;
     this.interpolates = gl.getExtension('OES_texture_float_linear') !== null;
     this.unitSquare = gl.createBuffer();

@@ -85,3 +85,8 @@ export function toggled(view: Viewport, photo: Size, canvas: Size, px: number, p
 export function panned(view: Viewport, photo: Size, canvas: Size, x: number, y: number): Viewport {
   return view.fit ? view : held({ ...view, x: view.x + x, y: view.y + y }, photo, canvas);
 }
+
+/** After two fingers: what was under their middle is under it still, so many times as large. Places in canvas device pixels. */
+export function pinched(view: Viewport, photo: Size, canvas: Size, from: { x: number; y: number }, to: { x: number; y: number }, factor: number): Viewport {
+  return panned(zoomAt(view, photo, canvas, from.x, from.y, factor), photo, canvas, to.x - from.x, to.y - from.y);
+}

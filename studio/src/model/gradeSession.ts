@@ -9,7 +9,7 @@ const RETRY_MS = [1000, 2000, 4000, 8000];
 const CONFLICTS = 5;
 
 const GONE = 404;
-const BY_OTHERS = 'This photo was changed in another window meanwhile.';
+const BY_OTHERS = 'This photo was changed in another window.';
 
 /**
  * The grade of one photo while it is worked on. Every edit is a function of the newest look; it is shown at once, queued,

@@ -43,7 +43,7 @@ final class DifferenceTest extends TestCase
         [$ellipse, $brush] = [['shape' => 'ellipse', 'centre' => [0.5, 0.5], 'radii' => [0.2, 0.2]], ['shape' => 'brush', 'points' => [[0.5, 0.5]], 'subtract' => true]];
         yield 'an area' => [[self::BOWL], [$area($ellipse) + self::BOWL], ['“Bowl”: limited to an area: ellipse']];
         yield 'a shape more' => [[$area($ellipse) + self::BOWL], [$area($ellipse, $brush) + self::BOWL], ['“Bowl”: brush taken off its area']];
-        yield 'a shape less' => [[$area($ellipse, $brush) + self::BOWL], [$area($brush) + self::BOWL], ['“Bowl”: a shape of its area taken away']];
+        yield 'a shape less' => [[$area($ellipse, $brush) + self::BOWL], [$area($brush) + self::BOWL], ['“Bowl”: a shape of its area removed']];
         yield 'a shape moved' => [[$area($ellipse) + self::BOWL], [$area(['centre' => [0.4, 0.4]] + $ellipse) + self::BOWL], ['“Bowl”: changed its area']];
         yield 'no area any more' => [[$area($ellipse) + self::BOWL], [self::BOWL], ['“Bowl”: acts on the whole photo']];
         yield 'softening' => [[['reach' => self::REACH] + self::BOWL], [['reach' => self::REACH, 'soften' => 4.5] + self::BOWL], ['“Bowl”: soften 0 → 4.5 ‰']];
@@ -52,7 +52,7 @@ final class DifferenceTest extends TestCase
         yield 'everything at once' => [[], [self::BOWL, self::WARM], ['Added “Bowl”', 'Added Warmth']];
         yield 'nothing left' => [[self::BOWL, self::WARM], [], ['Removed “Bowl”', 'Removed Warmth']];
         yield 'two that are alike, one less' => [[self::WARM, ['id' => 'c'] + self::WARM], [self::WARM], ['Removed Warmth']];
-        yield 'empty before and after' => [[], [], ['Changed nothing that shows']];
-        yield 'nothing' => [[self::BOWL], [self::BOWL], ['Changed nothing that shows']];
+        yield 'empty before and after' => [[], [], ['Changed nothing visible']];
+        yield 'nothing' => [[self::BOWL], [self::BOWL], ['Changed nothing visible']];
     }
 }

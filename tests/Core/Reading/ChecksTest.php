@@ -75,7 +75,7 @@ final class ChecksTest extends TestCase
         $noise = array_values(array_filter(Checks::of($grade, $sky, self::GRAIN), static fn ($finding): bool => Trouble::Noise === $finding->trouble));
         self::assertGreaterThan(0.3, $noise[0]->share ?? 0.0);
         $way = Remedy::for($noise[0], $grade, $sky, self::GRAIN);
-        self::assertSame('Gentler from hue to hue', $way->words ?? '');
+        self::assertSame('Smoother from hue to hue', $way->words ?? '');
         self::assertSame(0.0, $way->share ?? 1.0);
         self::assertSame(1.0, $way->move->strength ?? 0.0, 'the change stays as large as it is');
     }

@@ -30,7 +30,7 @@ final class Avif implements FileFormat
 
     public static function help(): string
     {
-        return 'The finished photo in the smallest file for the web; takes a while.';
+        return 'The finished photo in the smallest file, for the web. Slow to make.';
     }
 
     public static function isLossy(): bool

@@ -24,7 +24,7 @@ final class Jpeg implements FileFormat
 
     public static function help(): string
     {
-        return 'The finished photo, for catalogues, mail and the web.';
+        return 'The finished photo for catalogues, mail and the web.';
     }
 
     public static function isLossy(): bool

@@ -27,7 +27,7 @@ final class Png implements FileFormat
 
     public static function help(): string
     {
-        return 'The finished photo without loss; a larger file.';
+        return 'The finished photo without loss, in a larger file.';
     }
 
     public static function isLossy(): bool

@@ -26,7 +26,7 @@ final class Tiff implements FileFormat
 
     public static function help(): string
     {
-        return 'The finished photo without loss, for print and further work.';
+        return 'The finished photo without loss, for print and further editing.';
     }
 
     public static function isLossy(): bool

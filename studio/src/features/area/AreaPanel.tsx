@@ -18,7 +18,7 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
   return (
     <Box>
       <Typography variant="caption" component="p" sx={{ lineHeight: 1.35 }}>
-        {area ? 'The move acts here only, and there on what it reaches.' : 'The move acts on the whole photo. Where colour alone cannot part two things, draw where it may act; it still acts only on what it reaches.'}
+        {area ? 'The move acts only here, on the colours in its reach.' : 'The move acts on the whole photo. If two things have the same colour, draw where it may act. It still changes only the colours in its reach.'}
       </Typography>
       {onDraw === null && areas.state.kind === 'brush' && <BrushSettings drawing={areas.drawing} state={areas.state} />}
       {area && (
@@ -33,14 +33,14 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
                 value={one.subtract ? 'subtract' : 'add'}
                 options={[
                   { value: 'add', title: 'Added' },
-                  { value: 'subtract', title: 'Taken off' },
+                  { value: 'subtract', title: 'Subtracted' },
                 ]}
                 onChange={(next) => {
                   areas.change(i, { ...one, subtract: next === 'subtract' }, true);
                 }}
                 sx={{ py: 0, px: 0.5, fontSize: '0.6875rem' }}
               />
-              <IconButton size="small" aria-label={`Take shape ${String(i + 1)} away`} onClick={() => { areas.remove(i); }}>
+              <IconButton size="small" aria-label={`Remove shape ${String(i + 1)}`} onClick={() => { areas.remove(i); }}>
                 <DeleteIcon sx={{ fontSize: 16 }} />
               </IconButton>
             </Box>
@@ -63,7 +63,7 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
             {area ? 'Draw another shape' : 'Draw on the photo'}
           </Button>
         )}
-        {area && <Button size="small" onClick={() => { areas.take(null); }}>The whole photo again</Button>}
+        {area && <Button size="small" onClick={() => { areas.take(null); }}>Remove the area</Button>}
         {others.map((other) => (
           <Button key={other.number} size="small" title={areaWords(other.area)} onClick={() => { areas.take(other.area); }}>
             {`Same as move ${String(other.number)}`}
@@ -74,7 +74,7 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
         <FormControlLabel
           sx={{ ml: 0 }}
           control={<Switch size="small" checked={area.invert ?? false} onChange={(_, invert) => { areas.invert(invert); }} />}
-          label={<Typography variant="body2">Everywhere else instead</Typography>}
+          label={<Typography variant="body2">Invert the area</Typography>}
         />
       )}
     </Box>

@@ -5,12 +5,12 @@ import type { Areas } from './useAreas';
 export function WeightShown({ areas }: { areas: Areas }) {
   return (
     <OneOf
-      label="Shown of the move"
+      label="What is shown"
       value={areas.shows}
       options={[
-        { value: 'area', title: 'Area', help: 'Only what the area lets through, whatever its colour' },
-        { value: 'reach', title: 'Reach', help: 'Only what the reach takes in, wherever it lies' },
-        { value: 'both', title: 'Both', help: 'Where the move acts: what the area and the reach both let through' },
+        { value: 'area', title: 'Area', help: 'The area alone, whatever the colours' },
+        { value: 'reach', title: 'Reach', help: 'The reach alone, wherever it is' },
+        { value: 'both', title: 'Both', help: 'Where the move acts: inside the area and in its reach' },
       ]}
       onChange={areas.setShows}
       sx={{ py: 0, px: 0.75, fontSize: '0.75rem' }}

@@ -41,7 +41,7 @@ export function handlesOf(shape: Shape, photo: Size): Handle[] {
       return [
         { id: 'from', name: 'where it begins', at: place(shape.from) },
         { id: 'middle', name: 'middle', at: middleOf([shape.from, shape.to]) },
-        { id: 'to', name: 'where all is let through', at: place(shape.to) },
+        { id: 'to', name: 'where it acts fully', at: place(shape.to) },
       ];
     case 'ellipse': {
       const [across, down] = [(shape.radii[0] ?? 0) * wide, (shape.radii[1] ?? 0) * high];

@@ -10,9 +10,9 @@ export type ShapeKind = Shape['shape'];
 export type ShapeOf<K extends ShapeKind> = Extract<Shape, { shape: K }>;
 
 export const SHAPE_KINDS: { kind: ShapeKind; title: string; hint: string }[] = [
-  { kind: 'ellipse', title: 'Ellipse', hint: 'Drag from its middle outwards.' },
-  { kind: 'polygon', title: 'Polygon', hint: 'Drag around the thing, or click corner by corner.' },
-  { kind: 'gradient', title: 'Gradient', hint: 'Drag from where nothing is to change to where all of it is.' },
+  { kind: 'ellipse', title: 'Ellipse', hint: 'Drag outwards from the middle.' },
+  { kind: 'polygon', title: 'Polygon', hint: 'Drag around the object, or click its corners.' },
+  { kind: 'gradient', title: 'Gradient', hint: 'Drag from no change to full change.' },
   { kind: 'brush', title: 'Brush', hint: 'Paint over it.' },
 ];
 

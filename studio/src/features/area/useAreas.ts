@@ -6,7 +6,7 @@ import type { GradeSession } from '../../model/gradeSession';
 import { AreaDrawing } from './drawing';
 import { MOST_SHAPES, place, withShape, withShapeAt, withoutShape, type Area, type Shape } from './shapes';
 
-const FULL = `An area has at most ${String(MOST_SHAPES)} shapes. Take some away: one polygon often does what many strokes do.`;
+const FULL = `An area can have ${String(MOST_SHAPES)} shapes. Remove some: one polygon often does the work of many strokes.`;
 
 /** The areas of the move at hand: drawing them, and which shape is at hand. */
 export function useAreas(photo: Photo, session: GradeSession, move: Move | undefined, onMove: (given: Move, next: Move, keep: boolean) => void, onFailure: (reason: unknown) => void) {

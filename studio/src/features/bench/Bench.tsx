@@ -9,7 +9,7 @@ import { Density } from './Density';
 import { Islands } from './Islands';
 import { LitShape, type LitCell } from './LitShape';
 import { ReachShape } from './ReachShape';
-import { GUTTER, ScaleAcross, ScaleUp } from './Scales';
+import { GridLines, GUTTER, ScaleAcross, ScaleUp } from './Scales';
 
 interface Props {
   source: Source | undefined;
@@ -37,9 +37,9 @@ export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, p
   const reach = live === undefined ? kept : live;
   const axes = axesOf(plane, source?.planes.chromaTop);
   return (
-    <Box component="section" aria-label="Bench" sx={{ display: 'flex', height: '100%', bgcolor: greys.panel, minHeight: 0 }}>
+    <Box component="section" aria-label="Bench" data-guide="parts/bench" sx={{ display: 'flex', height: '100%', bgcolor: greys.panel, minHeight: 0 }}>
       <Box sx={{ width: 152, flex: 'none', pl: 1, pr: 0.5, py: 0.5, display: 'flex', flexDirection: 'column', gap: 0.5, overflowY: 'auto' }}>
-        <Tooltip placement="top" title="This photo’s own colours, laid out. What the chosen move reaches is lit, with a line where half of it gives way. A light frame is a limit: drag its edges, or the round feet of its soft shoulders.">
+        <Tooltip placement="top" title="The colours of this photo. What the selected move reaches is lit; the line is where its effect is half. A light frame is a limit: drag its edges, or the round handles of its soft edges.">
           <Typography variant="subtitle2" component="h2" tabIndex={0} sx={{ width: 'fit-content', cursor: 'help' }}>
             Bench
           </Typography>
@@ -54,7 +54,8 @@ export function Bench({ source, plane, onPlane, reach: kept, shaping, onReach, p
         />
         {switches}
       </Box>
-      <Box sx={{ flex: 1, minWidth: 0, position: 'relative', m: `8px 14px ${String(GUTTER.below + 3)}px ${String(GUTTER.left)}px`, bgcolor: '#212121', userSelect: 'none' }}>
+      <Box sx={{ flex: 1, minWidth: 0, position: 'relative', m: `8px 14px ${String(GUTTER.below + 3)}px ${String(GUTTER.left)}px`, bgcolor: '#2c2c2c', userSelect: 'none' }}>
+        <GridLines axes={axes} hues={source?.planes.hues ?? []} />
         <Density source={source} plane={plane} />
         {!overlay && lit && source && <LitShape cells={lit} columns={source.planes.columns} rows={source.planes.rows} />}
         {source && !(overlay && named) && <Islands source={source} plane={plane} />}

@@ -79,7 +79,7 @@ export function ReachShape({ across, up, reach, kept, shaping, onReach }: Props)
       <Box ref={area} sx={{ position: 'absolute', inset: 0, display: 'flex', justifyContent: 'flex-end', alignItems: 'flex-start', p: 0.5, pointerEvents: 'none' }}>
         {shaping && !reach?.learned && (
           <Typography variant="caption" sx={{ bgcolor: 'rgb(30 30 30 / 75%)', px: 1, borderRadius: 1 }}>
-            {reach ? 'The reach has no limits on these axes.' : 'The move reaches every colour. Choose some on the photo, or limit it under Reach.'}
+            {reach ? 'The reach has no limits here.' : 'The move acts on every colour. Choose colours on the photo, or limit it under Reach.'}
           </Typography>
         )}
       </Box>

@@ -3,7 +3,7 @@ import type { Source } from '../../api/client';
 import { HUE_GRADIENT, type Axis } from './axes';
 
 const MARKS: Record<Axis['name'], number[]> = { hue: [0, 60, 120, 180, 240, 300, 360], light: [0, 0.25, 0.5, 0.75, 1], chroma: [0, 0.05, 0.1, 0.15, 0.2, 0.25, 0.3] };
-const ENDS: Record<Axis['name'], [string, string]> = { hue: ['', ''], light: ['dark', 'light'], chroma: ['dull', 'vivid'] };
+const ENDS: Record<Axis['name'], [string, string]> = { hue: ['', ''], light: ['dark', 'light'], chroma: ['grey', 'strong'] };
 /** Width of what stands left of the plane, and height of what stands below it. */
 export const GUTTER = { left: 46, below: 27 };
 
@@ -21,6 +21,22 @@ export function ScaleUp({ axis }: { axis: Axis }) {
           </Typography>
           <Box sx={{ width: 4, height: '1px', bgcolor: '#8a8a8a' }} />
         </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** Faint lines over the plane: where one named hue ends and the next begins, and at the marks of the axis that goes up. */
+export function GridLines({ axes: { across, up }, hues }: { axes: { across: Axis; up: Axis }; hues: Source['planes']['hues'] }) {
+  const columns = across.name === 'hue' ? hues.map(({ from }) => from / 360) : MARKS[across.name].map((mark) => mark / across.max);
+  const inside = (share: number) => share > 0.001 && share < 0.999;
+  return (
+    <Box aria-hidden sx={{ position: 'absolute', inset: 0, pointerEvents: 'none' }}>
+      {columns.filter(inside).map((share) => (
+        <Box key={share} style={{ left: `${String(share * 100)}%` }} sx={{ position: 'absolute', top: 0, bottom: 0, width: '1px', bgcolor: '#3b3b3b' }} />
+      ))}
+      {MARKS[up.name].map((mark) => mark / up.max).filter(inside).map((share) => (
+        <Box key={share} style={{ bottom: `${String(share * 100)}%` }} sx={{ position: 'absolute', left: 0, right: 0, height: '1px', bgcolor: '#373737' }} />
       ))}
     </Box>
   );

@@ -29,10 +29,10 @@ export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay
   const possible = look !== undefined && look.moves.length > 0 && photos.length > 1;
   return (
     <>
-      <Tooltip title={possible ? 'Carry this grade over to other photos' : 'Carry over: there is no grade here yet, or no other photo'}>
+      <Tooltip title={possible ? 'Carry over: copy this grade to other photos, fitted to each' : 'Carry over: needs a grade and another photo'}>
         <span>
           {inWords ? (
-            <Button disabled={!possible} onClick={() => { setOver('carry'); }} sx={{ whiteSpace: 'nowrap' }}>
+            <Button disabled={!possible} onClick={() => { setOver('carry'); }} sx={{ whiteSpace: 'nowrap', minWidth: 0, px: 0.75 }}>
               Carry over
             </Button>
           ) : (
@@ -70,7 +70,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
     setWanted({ ...wanted, ...change });
   };
   return (
-    <Dialog open onClose={share === null ? onClose : undefined} maxWidth="md" fullWidth aria-labelledby="carry-title">
+    <Dialog open onClose={share === null ? onClose : undefined} maxWidth="md" fullWidth aria-labelledby="carry-title" data-guide="parts/carry-over">
       <DialogTitle id="carry-title" sx={{ pb: 0.5 }}>
         Carry over from {photo.name}
       </DialogTitle>
@@ -92,18 +92,18 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
           </Typography>
           <OneOf label="Where they go" fullWidth value={wanted.how} options={[{ value: 'replace', title: 'Replace' }, { value: 'below', title: 'Add after' }]} onChange={(how) => { set({ how }); }} />
           <Typography variant="caption" component="p" sx={{ my: 0.5 }}>
-            {wanted.how === 'replace' ? 'Moves that a photo has are replaced; undo brings them back.' : 'Moves that a photo has stay, these come below them.'}
+            {wanted.how === 'replace' ? 'The moves of each photo are replaced. Undo brings them back.' : 'The moves of each photo stay; these are added after them.'}
           </Typography>
-          <Tooltip placement="right" title="Learned reaches, palettes, matches and probes follow each photo’s own colours. Off: they are carried as they are.">
+          <Tooltip placement="right" title="On: reaches, palettes, matches and probes are adapted to each photo’s own colours. Off: they are copied as they are.">
             <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.fit} onChange={(_, fit) => { set({ fit }); }} />} label={<Typography variant="body2">Fit to each photo</Typography>} />
           </Tooltip>
           {carried.moves.some(({ area }) => area) && (
-            <Tooltip placement="right" title="On: moves stay limited to the same part of each photo, for frames from one spot. Off: they act on the whole photo.">
+            <Tooltip placement="right" title="On: moves stay limited to the same part of each photo; for frames taken from one spot. Off: they act on the whole photo.">
               <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.areas} onChange={(_, areas) => { set({ areas }); }} />} label={<Typography variant="body2">With their areas</Typography>} />
             </Tooltip>
           )}
           {hasPlaces(carried.moves) && (
-            <Tooltip placement="right" title="For frames from one spot: what ought to be neutral is read at the same places of each photo.">
+            <Tooltip placement="right" title="For frames taken from one spot: neutral colours are read at the same places in each photo.">
               <FormControlLabel sx={{ ml: 0 }} control={<Switch size="small" checked={wanted.again} onChange={(_, again) => { set({ again }); }} />} label={<Typography variant="body2">Read probes at the same places</Typography>} />
             </Tooltip>
           )}
@@ -122,7 +122,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
           </Box>
           {to.length === 0 && photos.length > others.length + 1 && (
             <Typography variant="caption" component="p" sx={{ m: 0, mb: 0.5 }}>
-              The photos next to this one. Select others on the sheet (S).
+              These are the photos next to this one. Select others on the sheet (S).
             </Typography>
           )}
           <Box role="group" aria-label="Photos to carry over to" sx={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))', gap: 1, maxHeight: 380, overflowY: 'auto', p: 0.5 }}>
@@ -162,7 +162,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
           </>
         ) : (
           <>
-            {looking && <CircularProgress size={16} aria-label="Looking at what each photo gets" sx={{ mr: 1 }} />}
+            {looking && <CircularProgress size={16} aria-label="Checking each photo" sx={{ mr: 1 }} />}
             <Button onClick={onClose}>Cancel</Button>
             <Button variant="contained" disabled={!ready} onClick={() => { void carry(); }}>
               {body.to.length === 0 ? 'Carry over' : `Carry over to ${body.to.length === 1 ? 'one photo' : `${String(body.to.length)} photos`}`}

@@ -48,8 +48,8 @@ export function catches(moves: readonly Move[], reached: readonly number[]): str
 const PART = 6;
 
 /** Photos in parts, each for one question. */
-export function inParts(photos: readonly number[]): number[][] {
-  return Array.from({ length: Math.ceil(photos.length / PART) }, (_, part) => photos.slice(part * PART, (part + 1) * PART));
+export function inParts(photos: readonly number[], part = PART): number[][] {
+  return Array.from({ length: Math.ceil(photos.length / part) }, (_, index) => photos.slice(index * part, (index + 1) * part));
 }
 
 /** What there is to say once it is done. */

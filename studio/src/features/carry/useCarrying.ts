@@ -6,6 +6,9 @@ import { stepBack } from '../ledger/stepBack';
 import type { Say } from '../shell/say';
 import { doneWords, inParts } from './carrying';
 
+/** Few, so that the bar moves. */
+const AT_ONCE = 2;
+
 /** Looking at what many photos get, and carrying over to them, some at a time: what is done is told as it comes, and can be stopped. */
 export function useCarrying(photo: Photo, offered: readonly number[], body: CarryBody, ready: boolean, onDone: () => void, onSay: Say, onFailure: (reason: unknown) => void) {
   const queries = useQueryClient();
@@ -33,7 +36,7 @@ export function useCarrying(photo: Photo, offered: readonly number[], body: Carr
     stopped.current = false;
     setShare(0);
     try {
-      for (const to of inParts(body.to)) {
+      for (const to of inParts(body.to, AT_ONCE)) {
         if (stopped.current) break;
         done.push(...(await api.carry(photo.id, { ...body, to })));
         setShare(done.length / body.to.length);

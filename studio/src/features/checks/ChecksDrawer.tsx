@@ -18,11 +18,11 @@ interface Props {
 export function ChecksDrawer({ checks, look, onMend, onMove }: Props) {
   const { findings, chosen } = checks;
   return (
-    <Box component="section" aria-label="Checks" aria-busy={checks.busy} sx={{ height: '100%', display: 'flex', flexDirection: 'column', px: 1.5, py: 0.75, bgcolor: greys.panel, overflow: 'auto' }}>
+    <Box component="section" aria-label="Checks" data-guide="parts/checks" aria-busy={checks.busy} sx={{ height: '100%', display: 'flex', flexDirection: 'column', px: 1.5, py: 0.75, bgcolor: greys.panel, overflow: 'auto' }}>
       <Typography variant="subtitle2" component="h2" sx={{ mb: 0.5 }}>
         Checks
         <Typography variant="caption" component="span" sx={{ ml: 1 }}>
-          {checks.failed ? '' : findings === undefined ? 'Looking …' : findings.length === 0 ? '' : 'Worst first. Click one to see where it is: it stays in colour, the rest turns grey.'}
+          {checks.failed ? '' : findings === undefined ? 'Looking …' : findings.length === 0 ? '' : 'Worst first. Click one to see where it is.'}
         </Typography>
       </Typography>
       {checks.failed && (
@@ -32,11 +32,11 @@ export function ChecksDrawer({ checks, look, onMend, onMove }: Props) {
       )}
       {findings?.length === 0 && (
         <Typography variant="body2" sx={{ color: greys.quiet }}>
-          Nothing was found: no channel clips, no colours are torn apart, noise stays as it is, and a screen can show every colour.
+          No problems found: no clipping, no banding, no added noise, no colours out of range.
         </Typography>
       )}
       {findings && findings.length > 0 && (
-        <Box component="ul" aria-label="What was found" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gridTemplateColumns: 'minmax(300px, auto) minmax(120px, 1fr) auto', columnGap: 2, alignItems: 'center' }}>
+        <Box component="ul" aria-label="Problems found" sx={{ m: 0, p: 0, listStyle: 'none', display: 'grid', gridTemplateColumns: 'minmax(300px, auto) minmax(120px, 1fr) auto', columnGap: 2, alignItems: 'center' }}>
           {findings.map((finding) => (
             <Row key={finding.trouble} finding={finding} look={look} chosen={chosen?.trouble === finding.trouble} checks={checks} onMend={onMend} onMove={onMove} />
           ))}
@@ -92,7 +92,7 @@ function Row({ finding, look, chosen, checks, onMend, onMove }: Props & { findin
           {way}
         </Button>
       ) : (
-        <Typography variant="caption">{checks.busy ? '' : 'Change the move by hand'}</Typography>
+        <Typography variant="caption">{checks.busy ? '' : 'Adjust the move yourself'}</Typography>
       )}
     </Box>
   );

@@ -4,7 +4,7 @@ import { findingWords, type Finding } from '../../model/findings';
 /** Beside the move that has made something clearly worse: what, in how much of the photo. */
 export function WorseLine({ finding, onChecks }: { finding: Finding; onChecks: (finding: Finding) => void }) {
   return (
-    <Typography variant="caption" component="div" role="status" sx={{ gridColumn: '1 / -1', position: 'relative', pl: '20px', pr: 0.5, fontSize: '0.72rem', lineHeight: 1.3, color: '#fff' }}>
+    <Typography variant="caption" component="div" role="status" sx={{ position: 'relative', fontSize: 'inherit', lineHeight: 'inherit', color: '#fff' }}>
       {findingWords(finding)}.{' '}
       <Button
         onClick={() => {

@@ -6,6 +6,8 @@ import type { Fit } from '../../api/client';
 interface Props {
   fit: Fit | null;
   busy: boolean;
+  /** The photo's colours are not known yet. */
+  reading: boolean;
   /** What to do next, while there is no fit to speak of. */
   hint: string;
   canStartOver: boolean;
@@ -15,18 +17,20 @@ interface Props {
   fresh: boolean;
   onFresh: (fresh: boolean) => void;
   onDismiss: () => void;
-  /** What is asked about the last stroke, in the place of words. */
+  /** What the question is about the last stroke, in the place of words. */
   question?: ReactNode;
 }
 
+const READING = 'This photo is still being read. What you mark shows as soon as that is done.';
+
 /** How the last stroke did, in words, and where to go from there. */
-export function ChoosingWords({ fit, busy, hint, canStartOver, startsOver, onStartOver, fresh, onFresh, onDismiss, question }: Props) {
+export function ChoosingWords({ fit, busy, reading, hint, canStartOver, startsOver, onStartOver, fresh, onFresh, onDismiss, question }: Props) {
   return (
     <>
-      {busy && <CircularProgress size={14} aria-label="Working out the reach" />}
+      {busy && <CircularProgress size={14} aria-label="Working" />}
       {(!fresh && question) || (
         <Typography variant="body2" role="status" sx={{ flex: 1, minWidth: 0 }}>
-          {fresh ? 'Click or drag over a colour: a new move begins there.' : fit ? fit.words.join(' ') : hint}
+          {reading ? READING : fresh ? 'Click or drag over a colour to start a new move.' : fit ? fit.words.join(' ') : hint}
         </Typography>
       )}
       {fit && !question && (
@@ -39,10 +43,10 @@ export function ChoosingWords({ fit, busy, hint, canStartOver, startsOver, onSta
           onFresh(!fresh);
         }}
       >
-        {fresh ? 'Widen the chosen move' : 'New move'}
+        {fresh ? 'Add to this move' : 'New move'}
       </Button>
       <Button disabled={!canStartOver} onClick={onStartOver}>
-        {startsOver ? 'Go on from here' : 'Start over'}
+        {startsOver ? 'Keep what is chosen' : 'Start over'}
       </Button>
     </>
   );

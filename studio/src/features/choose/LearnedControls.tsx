@@ -21,13 +21,13 @@ export function LearnedControls({ reach, photoKey, onChange, onUnstroke }: Props
     <Box>
       <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, py: 0.25 }} role="list" aria-label="Strokes">
         <Typography variant="body2">Strokes</Typography>
-        {strokes.length === 0 && <Typography variant="caption">none on this photo: it follows what was chosen before</Typography>}
+        {strokes.length === 0 && <Typography variant="caption">none on this photo: it follows an earlier choice</Typography>}
         {strokes.map((stroke, index) => (
           <Tooltip key={index} title={here ? `${stroke.as === 'wanted' ? 'Wanted' : 'Held'}: ${stroke.colour}. Click to take this stroke away.` : 'Made on another photo.'}>
             <span role="listitem">
               <ButtonBase
                 disabled={!here}
-                aria-label={`Take away stroke ${String(index + 1)}, ${stroke.as}`}
+                aria-label={`Remove stroke ${String(index + 1)}, ${stroke.as}`}
                 onClick={() => {
                   onUnstroke(index);
                 }}
@@ -52,7 +52,7 @@ export function LearnedControls({ reach, photoKey, onChange, onUnstroke }: Props
       </Box>
       <ValueSlider
         label="Tighter – broader"
-        help="How like the marked colours a colour must be. With the Choose or Hold tool, the wheel does the same."
+        help="How similar a colour must be to the marked ones. With Choose or Hold, the mouse wheel does the same."
         value={breadthOf(reach)}
         min={-100}
         max={100}
@@ -63,7 +63,7 @@ export function LearnedControls({ reach, photoKey, onChange, onUnstroke }: Props
       />
       <ValueSlider
         label="Softer – firmer"
-        help="How gently the reach gives way at its edge. Softer hides noise better; firmer keeps closer to what was marked."
+        help="How gradually the reach ends. Softer hides noise; firmer separates close colours."
         value={100 - softnessOf(reach)}
         min={0}
         max={100}

@@ -23,10 +23,10 @@ const ANSWERS = [['wanted', 'Include'], ['held', 'Protect']] as const;
 
 /** What an answer would do, in words. */
 function outcome(ask: Ask, { sample, change }: NonNullable<ChoosingState['considered']>): string {
-  if (!change) return sample.as === 'wanted' ? 'This would catch nothing else.' : 'This would let go of next to nothing.';
+  if (!change) return sample.as === 'wanted' ? 'This would catch nothing else.' : 'This would release hardly anything.';
   const what = `${change.mostly ? 'mostly ' : ''}${change.name}, ${percent(change.share)} of the photo`;
   if (change.added) return `This would also catch: ${what}.`;
-  return sample.as === 'held' && change.name === ask.name ? `This would let go of: ${what}.` : `This would also let go of: ${what}.`;
+  return sample.as === 'held' && change.name === ask.name ? `This would release: ${what}.` : `This would also release: ${what}.`;
 }
 
 /** Something is caught that nobody marked: a part of it, or to be held? It is lit up on the photo meanwhile; so is what an answer would change, while that is pointed at. */

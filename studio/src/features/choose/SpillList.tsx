@@ -9,14 +9,14 @@ interface Props {
   onPoint: (pot: number | null) => void;
 }
 
-/** What a reach takes in, pot by pot, largest first: what it was meant for, and what else moves. */
+/** What a reach takes in, colour by colour, largest first: what it was meant for, and what else moves. */
 export function SpillList({ source, readings, onPoint }: Props) {
   if (!source || !readings || readings.spill.length === 0) return null;
   const most = Math.max(...readings.spill.map((entry) => entry.share));
   return (
-    <Box sx={{ mt: 0.5, pb: 1 }} role="list" aria-label="What moves">
+    <Box sx={{ mt: 0.5, pb: 1 }} role="list" aria-label="What changes">
       <Typography variant="caption" component="div">
-        What moves, largest first
+        What changes, largest first
       </Typography>
       {readings.spill.slice(0, 8).map((entry) => {
         const pot = source.pots[entry.pot];
@@ -42,7 +42,7 @@ export function SpillList({ source, readings, onPoint }: Props) {
               <Box sx={{ flex: 1, height: 5, bgcolor: '#2b2b2b' }}>
                 <Box sx={{ height: 5, width: `${String((entry.share / most) * 100)}%`, bgcolor: '#cfcfcf' }} />
               </Box>
-              <Typography variant="caption" sx={{ width: 74, textAlign: 'right', whiteSpace: 'nowrap' }} title="Share of the picture; share of this colour that is reached">
+              <Typography variant="caption" sx={{ width: 74, textAlign: 'right', whiteSpace: 'nowrap' }} title="Share of the picture, and how much of this colour is in reach">
                 {percent(entry.share)} · {percent(entry.reached)}
               </Typography>
             </ButtonBase>

@@ -124,7 +124,7 @@ export class Choosing {
     try {
       const look = this.grading.state.look;
       const move = look ? moveOf(look, id) : undefined;
-      if (!look || (!move && !begins)) throw new Error('The move that this was chosen for is gone. Choose again for another one.');
+      if (!look || (!move && !begins)) throw new Error('The move you were choosing for has been removed. Choose again.');
       const { base, samples } = from(move?.reach ?? null);
       const fit = await this.fit(base, samples);
       const found = fit.reach ?? null;

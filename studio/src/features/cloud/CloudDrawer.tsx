@@ -32,14 +32,14 @@ export function CloudDrawer({ photoId, kept, watch }: Props) {
   });
   const share = useGoing(which === 'result' ? 1 : 0);
   return (
-    <Box component="section" aria-label="Cloud" sx={{ height: '100%', display: 'flex', gap: 1.5, px: 1, py: 0.75, bgcolor: greys.panel, overflow: 'hidden' }}>
+    <Box component="section" aria-label="Cloud" data-guide="parts/cloud" sx={{ height: '100%', display: 'flex', gap: 1.5, px: 1, py: 0.75, bgcolor: greys.panel, overflow: 'hidden' }}>
       <CloudSpace points={points.data} share={share} lit={lit && watch !== null} />
       <Box sx={{ flex: '0 1 320px', display: 'flex', flexDirection: 'column', alignItems: 'flex-start', gap: 0.75, minWidth: 180, overflow: 'auto' }}>
         <OneOf label="Cloud of" value={which} options={[{ value: 'source', title: 'Source' }, { value: 'result', title: 'Result' }]} onChange={setWhich} sx={{ py: 0, fontSize: '0.75rem' }} />
         <FormControlLabel
           disabled={watch === null}
           control={<Switch size="small" checked={lit && watch !== null} onChange={(_, next) => { setLit(next); }} />}
-          label={<Typography variant="body2">Only what the move reaches in colour</Typography>}
+          label={<Typography variant="body2">Show only what the move reaches in colour</Typography>}
           sx={{ ml: 0 }}
         />
         <Typography variant="caption" component="p" sx={{ m: 0 }}>
@@ -47,7 +47,7 @@ export function CloudDrawer({ photoId, kept, watch }: Props) {
             ? 'The colours could not be read. Close this and open it again.'
             : points.data === undefined
               ? 'Reading the photo’s colours …'
-              : 'Each point is a colour of the photo: white at the top, black at the foot, hues around, stronger colours farther out. Drag to turn it, or use the arrow keys; double-click to turn it back.'}
+              : 'Each point is a colour of the photo: white at the top, black at the bottom, hues around, strong colours outside. Drag or use the arrow keys to turn it; double-click to reset.'}
         </Typography>
       </Box>
     </Box>

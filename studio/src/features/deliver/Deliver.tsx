@@ -84,6 +84,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
       <Popper role={undefined} open={isOpen && button !== null} anchorEl={button} placement="bottom-end" style={{ zIndex: 1200 }}>
         <Paper
           role="dialog"
+          data-guide="parts/deliver"
           aria-label={`Deliver ${what}`}
           elevation={8}
           onKeyDown={(event) => {
@@ -124,13 +125,13 @@ export function Deliver({ photos }: { photos: Photo[] }) {
               <NamePattern value={name} onChange={(next) => { change(outputs.map((one) => ({ ...one, name: next }))); }} plan={plan.data} failure={plan.error?.message ?? null} />
               <Destination to={destination} few={few} folder={folder} allowed={places?.folder ?? null} onTo={setTo} onFolder={setFolder} />
               <Button variant="contained" fullWidth disabled={asking || plan.isError} onClick={() => { void ask(); }}>
-                {asking ? 'Keeping the last change …' : `Deliver ${filesWords(plan.data?.count ?? photos.length * outputs.length)}`}
+                {asking ? 'Saving the last change …' : `Deliver ${filesWords(plan.data?.count ?? photos.length * outputs.length)}`}
               </Button>
             </>
           )}
           {(failure !== null || lost) && (
             <Typography role="alert" variant="body2" sx={{ mt: 1 }}>
-              {failure ?? 'The server does not answer; what it is making goes on by itself.'}
+              {failure ?? 'The server does not answer. Files under way continue by themselves.'}
             </Typography>
           )}
           <DeliveryList deliveries={deliveries} onSteer={(id, how) => { steer(id, how).catch(fails); }} />

@@ -37,15 +37,15 @@ function OneDelivery({ delivery, onSteer }: { delivery: Delivery; onSteer: Steer
             {words(delivery)}
           </Typography>
         </Box>
-        {isUnfinished(delivery) && delivery.count > 1 && (paused ? act('Go on', 'resume', 'Go on with the files that wait') : act('Pause', 'pause', 'The files at hand are finished, the others wait'))}
-        {isUnfinished(delivery) && act('Stop', 'stop', 'Files that are done stay; the others are not made')}
-        {!isUnfinished(delivery) && failed + stopped > 0 && act('Again', 'again', 'Have made again what failed or was stopped')}
+        {isUnfinished(delivery) && delivery.count > 1 && (paused ? act('Resume', 'resume', 'Continue with the waiting files') : act('Pause', 'pause', 'Finishes the current files; the others wait'))}
+        {isUnfinished(delivery) && act('Stop', 'stop', 'Keeps finished files and does not make the others')}
+        {!isUnfinished(delivery) && failed + stopped > 0 && act('Again', 'again', 'Make the failed or stopped files again')}
         {!isUnfinished(delivery) && files.length === 1 && files[0] && (
           <Button component="a" href={files[0].url} download={files[0].name} sx={{ minWidth: 0, px: 0.75, whiteSpace: 'nowrap' }}>
             Save again
           </Button>
         )}
-        {!isUnfinished(delivery) && act('Remove from list', 'forget', 'With the files that were kept for saving again')}
+        {!isUnfinished(delivery) && act('Remove from list', 'forget', 'Also removes the files kept on the server')}
       </Box>
       {isUnderWay(delivery) && <LinearProgress variant="determinate" value={delivery.progress * 100} aria-label={`Progress of ${name}`} />}
       {delivery.files.filter(({ error }) => error !== null).map((file) => (

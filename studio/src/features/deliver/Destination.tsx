@@ -24,18 +24,18 @@ export function Destination({ to, few, folder, allowed, onTo, onFolder }: Props)
         fullWidth
         value={to}
         options={[
-          { value: 'downloads', title: 'Downloads', help: 'Each file to your downloads', disabled: !few },
+          { value: 'downloads', title: 'Downloads', help: 'Each file into your downloads', disabled: !few },
           { value: 'archive', title: 'One archive', help: 'All files in one ZIP archive' },
-          { value: 'folder', title: 'Folder on the server', help: `Straight into ${allowed ?? 'a folder'}`, disabled: allowed === null },
+          { value: 'folder', title: 'Folder on the server', help: `Directly into ${allowed ?? 'a folder'}`, disabled: allowed === null },
         ]}
         onChange={onTo}
       />
       {to === 'folder' && allowed !== null ? (
-        <TextField fullWidth size="small" sx={{ mt: 1 }} label={`Folder inside ${allowed}, if any`} value={folder} slotProps={{ htmlInput: { maxLength: 100 } }} onChange={(event) => { onFolder(event.target.value); }} />
+        <TextField fullWidth size="small" sx={{ mt: 1 }} label={`Subfolder of ${allowed} (optional)`} value={folder} slotProps={{ htmlInput: { maxLength: 100 } }} onChange={(event) => { onFolder(event.target.value); }} />
       ) : (
         allowed === null && (
           <Typography variant="caption" component="p" sx={{ m: 0, mt: 0.25 }}>
-            A folder of the server can be allowed with the setting TOVRIN_DELIVER_TO.
+            To allow a folder on the server, set TOVRIN_DELIVER_TO.
           </Typography>
         )
       )}

@@ -23,7 +23,7 @@ export function NamePattern({ value, onChange, plan, failure }: Props) {
       <TextField fullWidth size="small" label="Names" value={value} error={failure !== null} inputRef={field} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { onChange(event.target.value); }} />
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, mt: 0.5 }}>
         {WORDS.map(({ word, help }) => (
-          <Tooltip key={word} title={`Puts in ${help}`}>
+          <Tooltip key={word} title={`Inserts ${help}`}>
             <Chip size="small" variant="outlined" label={word} onClick={() => { insert(word); }} />
           </Tooltip>
         ))}

@@ -2,6 +2,8 @@ import CloseIcon from '@mui/icons-material/Close';
 import { Box, Button, Checkbox, FormControlLabel, IconButton, MenuItem, Select, TextField, Tooltip, Typography } from '@mui/material';
 import { useState, type ReactNode } from 'react';
 import type { ExportFormat } from '../../api/client';
+import { HelpMark } from '../../ui/help/HelpMark';
+import { paragraph } from '../../ui/help/topic';
 import { NumberField } from '../../ui/controls/NumberField';
 import { greys } from '../../theme';
 import { FORMATS, PROFILES, type FormatInfo } from '../../generated/outputs';
@@ -41,8 +43,8 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
           {help}
         </Typography>
         {onRemove && (
-          <Tooltip title="Leave this kind of file out">
-            <IconButton aria-label="Leave this kind of file out" onClick={onRemove}>
+          <Tooltip title="Remove this kind of file">
+            <IconButton aria-label="Remove this kind of file" onClick={onRemove}>
               <CloseIcon sx={{ fontSize: 16 }} />
             </IconButton>
           </Tooltip>
@@ -50,10 +52,10 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
       </Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', alignItems: 'center', columnGap: 2, rowGap: 0.5, mt: 0.75 }}>
         {has.includes('side') && (
-          <Labelled label="Longest side" help="In pixels; a smaller photo is not enlarged. Empty is the photo’s own size.">
+          <Labelled label="Longest side" help="In pixels. Empty keeps the photo’s own size; smaller photos are not enlarged.">
             <TextField
               size="small"
-              placeholder="as it is"
+              placeholder="original"
               value={output.side ?? ''}
               slotProps={{ htmlInput: { 'aria-label': 'Longest side', inputMode: 'numeric', maxLength: 5, style: { width: 56, padding: '3px 6px', textAlign: 'right' } } }}
               onChange={(event) => {
@@ -72,7 +74,7 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
           </Labelled>
         )}
         {has.includes('bits') && (
-          <Labelled label="Bits" help="16 bits a channel keep every step of a gradient for further work; files are twice as large or more.">
+          <Labelled label="Bits" help="16 bits per channel is best for further editing. Files are at least twice as large.">
             <Small label="Bits" value={output.bits ?? 0} options={[[0, 'same as the photo'], [8, '8'], [16, '16']]} onChange={(bits) => { set({ bits: bits === 0 ? null : bits }); }} />
           </Labelled>
         )}
@@ -82,11 +84,11 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
           </Labelled>
         )}
         {has.includes('lattice') && (
-          <Labelled label="Grid size" help="Steps along each axis of the table. By itself it takes as many as the grade needs.">
+          <Labelled label="Grid size" help="Steps along each axis of the table; 33 is standard. Automatic uses as many as the grade needs.">
             <Small label="Grid size" value={output.lattice ?? 0} options={[[0, 'automatic'], [17, '17'], [33, '33'], [65, '65']]} onChange={(lattice) => { set({ lattice: lattice === 0 ? null : lattice }); }} />
           </Labelled>
         )}
-        {has.includes('colourPart') && <Switched label="Without areas and edges" help="Of a grade with areas or softened mattes a table holds only what is a matter of colour: it acts on the whole picture." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
+        {has.includes('colourPart') && <Switched label="Without areas and edges" help="A table holds colour only: it acts on the whole picture, without areas and clean edges." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
         {hasMore && (
           <Button aria-expanded={more} onClick={() => { setMore(!more); }} sx={{ minWidth: 0, px: 0.75, py: 0, fontSize: '0.75rem' }}>
             {more ? 'Less' : 'More'}
@@ -100,7 +102,7 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
       )}
       {isCoarse(output) && (
         <Typography variant="caption" component="p" sx={{ m: 0, mt: 0.5 }}>
-          8 bits are too coarse for ROMM RGB: gradients will band. Take a TIFF or PNG with 16.
+          8 bits are too coarse for ROMM RGB: gradients will show bands. Use a TIFF or PNG with 16 bits.
         </Typography>
       )}
       {more && hasMore && <MoreOf output={output} has={has} set={set} />}
@@ -116,30 +118,34 @@ function MoreOf({ output, has, set }: { output: Plan; has: FormatInfo['has']; se
         <Small label="Metadata" value={output.metadata} options={METADATA.map(({ value, title }) => [value, title])} onChange={(metadata) => { set({ metadata }); }} />
       </Labelled>
       {has.includes('chroma') && (
-        <Labelled label="Colour detail" help="Full keeps colour in every pixel; half in every second each way, for smaller files. By quality: full from 90 on.">
+        <Labelled label="Colour detail" help="Full keeps colour for every pixel; half makes smaller files. By quality: full from 90 up.">
           <Small label="Colour detail" value={output.fullColour === null ? 'quality' : output.fullColour ? 'full' : 'half'} options={[['quality', 'by quality'], ['full', 'full'], ['half', 'half']]} onChange={(detail) => { set({ fullColour: detail === 'quality' ? null : detail === 'full' }); }} />
         </Labelled>
       )}
-      {has.includes('progressive') && <Switched label="Progressive" help="Shows coarsely first while it loads." on={output.progressive} onChange={(progressive) => { set({ progressive }); }} />}
-      <Switched label="Dither" help="Where a 16-bit photo becomes 8 bits: what lies between two levels is spread over pixels, so that gradients do not band." on={output.dither} onChange={(dither) => { set({ dither }); }} />
-      <Switched label="Sharpen" help="Makes up a little for what is lost in sharpness when the picture is made smaller." on={output.sharpen} onChange={(sharpen) => { set({ sharpen }); }} />
+      {has.includes('progressive') && <Switched label="Progressive" help="Shows a coarse picture first while it loads." on={output.progressive} onChange={(progressive) => { set({ progressive }); }} />}
+      <Switched label="Dither" help="Prevents bands in gradients where a 16-bit photo becomes 8 bits." on={output.dither} onChange={(dither) => { set({ dither }); }} />
+      <Switched label="Sharpen" help="Makes up for the sharpness that is lost when a picture is made smaller." on={output.sharpen} onChange={(sharpen) => { set({ sharpen }); }} />
     </Box>
   );
 }
 
 function Switched({ label, help, on, onChange }: { label: string; help: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
+    <Box data-topic={paragraph(label)} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
     <Tooltip title={help} placement="top">
       <FormControlLabel label={label} control={<Checkbox size="small" checked={on} onChange={(event) => { onChange(event.target.checked); }} sx={{ p: 0.25 }} />} slotProps={{ typography: { variant: 'caption' } }} sx={{ m: 0 }} />
     </Tooltip>
+    <HelpMark of={label} />
+    </Box>
   );
 }
 
 function Labelled({ label, help, children }: { label: string; help: string; children: ReactNode }) {
   return (
     <Tooltip title={help} placement="top">
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+      <Box data-topic={paragraph(label)} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
         <Typography variant="caption">{label}</Typography>
+        <HelpMark of={label} />
         {children}
       </Box>
     </Tooltip>

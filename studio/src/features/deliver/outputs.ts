@@ -2,16 +2,16 @@ import type { ExportFormat, MetadataKept, Output } from '../../api/client';
 import { FORMATS, PROFILES, type FormatInfo, type Setting } from '../../generated/outputs';
 
 export const METADATA: { value: MetadataKept; title: string; help: string }[] = [
-  { value: 'all', title: 'all', help: 'EXIF, XMP and IPTC data of the photo go along, without small pictures of how it was.' },
-  { value: 'reduced', title: 'reduced', help: 'How and when it was taken, with what, by whom; no place, no numbers of devices, no history.' },
-  { value: 'none', title: 'none', help: 'Nothing but the picture.' },
+  { value: 'all', title: 'all', help: 'All EXIF, XMP and IPTC data of the photo, without embedded previews.' },
+  { value: 'reduced', title: 'reduced', help: 'Date, camera, author and rights; no location, serial numbers or history.' },
+  { value: 'none', title: 'none', help: 'No metadata.' },
 ];
 
 /** What a name pattern may hold between braces, and what that stands for. */
 export const WORDS: { word: string; help: string }[] = [
   { word: 'photo', help: 'the photo’s name' },
-  { word: 'look', help: 'the grade’s name, or “graded”' },
-  { word: 'version', help: 'the version’s name, if the grade is at one' },
+  { word: 'look', help: 'the name of the grade, or “graded”' },
+  { word: 'version', help: 'the name of the version, if there is one' },
   { word: 'number', help: '01, 02, … in the order of the set' },
   { word: 'set', help: 'the set’s name' },
   { word: 'date', help: 'today' },

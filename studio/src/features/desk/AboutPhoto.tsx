@@ -1,21 +1,12 @@
-import InfoIcon from '@mui/icons-material/InfoOutlined';
-import { Box, IconButton, Popover, Tooltip, Typography } from '@mui/material';
-import { useState } from 'react';
+import { Box, Popover, Typography } from '@mui/material';
 import type { Photo } from '../../api/client';
 import { greys } from '../../theme';
 import { facts } from './facts';
 
 /** What the photo's file said, and what was made of it. */
-export function AboutPhoto({ photo }: { photo: Photo }) {
-  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+export function AboutPhoto({ photo, anchor, onClose }: { photo: Photo; anchor: HTMLElement | null; onClose: () => void }) {
   return (
-    <>
-      <Tooltip title="About this photo">
-        <IconButton aria-label="About this photo" aria-expanded={anchor !== null} onClick={(event) => { setAnchor(event.currentTarget); }}>
-          <InfoIcon fontSize="small" />
-        </IconButton>
-      </Tooltip>
-      <Popover open={anchor !== null} anchorEl={anchor} onClose={() => { setAnchor(null); }} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { role: 'dialog', 'aria-label': `About ${photo.name}`, sx: { p: 2, maxWidth: 360 } } }}>
+      <Popover open={anchor !== null} anchorEl={anchor} onClose={onClose} anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }} slotProps={{ paper: { role: 'dialog', 'aria-label': `About ${photo.name}`, sx: { p: 2, maxWidth: 360 } } }}>
         <Typography variant="body2" component="h2" sx={{ fontWeight: 600, mb: 1, overflowWrap: 'anywhere' }}>
           {photo.name}
         </Typography>
@@ -37,6 +28,5 @@ export function AboutPhoto({ photo }: { photo: Photo }) {
           </Typography>
         ))}
       </Popover>
-    </>
   );
 }

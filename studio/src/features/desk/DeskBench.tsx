@@ -44,7 +44,7 @@ export function DeskBench({ photoId, kept, move, onMove, surroundings, aspect, o
       switches={
         Drawn && (
           <OneOf
-            label="What is shaped on the bench"
+            label="What the bench shows"
             fullWidth
             value={shaping}
             options={[{ value: 'move', title: 'Move' }, { value: 'reach', title: 'Reach' }]}

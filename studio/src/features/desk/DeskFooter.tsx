@@ -3,12 +3,12 @@ import type { ReactNode } from 'react';
 import type { ProbeReading } from '../../api/client';
 import { MessageLine } from '../shell/MessageLine';
 import { greys } from '../../theme';
-import type { Drawer } from './usePanels';
+import type { Drawer, Panels } from './usePanels';
 
 const HELP: Record<Drawer, string> = {
-  checks: 'What goes wrong with the photo’s colours, and a way out',
-  cloud: 'The photo’s colours in space, to be turned',
-  readings: 'Figures at pinned places, levels and scopes',
+  checks: 'Clipping, banding, noise and colours out of range',
+  cloud: 'The photo’s colours in 3D',
+  readings: 'Numbers at pinned places, histograms and scopes',
 };
 
 interface Props {
@@ -19,12 +19,11 @@ interface Props {
   probes: number;
   /** How many things go wrong with the photo's colours. */
   found: number;
-  drawer: Drawer | null;
-  onDrawer: (drawer: Drawer | null) => void;
+  panels: Panels;
 }
 
 /** The line at the foot: the set's photos, the colour under the pointer, and what can stand below the photo. */
-export function DeskFooter({ strip, pointed, probes, found, drawer, onDrawer }: Props) {
+export function DeskFooter({ strip, pointed, probes, found, panels }: Props) {
   const counted = (name: string, count: number) => (count > 0 ? `${name} (${String(count)})` : name);
   const names = { checks: counted('Checks', found), cloud: 'Cloud', readings: counted('Readings', probes) };
   return (
@@ -35,21 +34,31 @@ export function DeskFooter({ strip, pointed, probes, found, drawer, onDrawer }: 
         {pointed ? pointedWords(pointed) : ''}
       </Typography>
       <Box role="group" aria-label="Below the photo" sx={{ display: 'flex', mx: 1, flex: 'none' }}>
+        {panels.tight && (
+          <>
+            <Toggle title="The photo’s own colours, casts and tones" on={panels.coloursShown} onToggle={panels.setColours}>
+              Colours
+            </Toggle>
+            <Toggle title="The photo’s colours, and what the move reaches" on={panels.benchShown} onToggle={panels.setBench}>
+              Bench
+            </Toggle>
+          </>
+        )}
         {(['checks', 'cloud', 'readings'] as const).map((one) => (
-          <Button
-            key={one}
-            aria-expanded={drawer === one}
-            title={HELP[one]}
-            onClick={() => {
-              onDrawer(drawer === one ? null : one);
-            }}
-            sx={{ bgcolor: drawer === one ? '#505050' : 'transparent' }}
-          >
+          <Toggle key={one} title={HELP[one]} on={panels.drawer === one} onToggle={(on) => { panels.setDrawer(on ? one : null); }}>
             {names[one]}
-          </Button>
+          </Toggle>
         ))}
       </Box>
     </Box>
+  );
+}
+
+function Toggle({ title, on, onToggle, children }: { title: string; on: boolean; onToggle: (on: boolean) => void; children: ReactNode }) {
+  return (
+    <Button aria-expanded={on} title={title} onClick={() => { onToggle(!on); }} sx={{ minWidth: 0, px: 1, whiteSpace: 'nowrap', bgcolor: on ? '#505050' : 'transparent' }}>
+      {children}
+    </Button>
   );
 }
 

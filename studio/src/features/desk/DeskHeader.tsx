@@ -1,14 +1,9 @@
-import UnfoldIcon from '@mui/icons-material/FullscreenExitOutlined';
-import FoldIcon from '@mui/icons-material/FullscreenOutlined';
-import SheetIcon from '@mui/icons-material/GridViewOutlined';
-import VersionsIcon from '@mui/icons-material/LayersOutlined';
-import KeyboardIcon from '@mui/icons-material/KeyboardOutlined';
-import RemoveIcon from '@mui/icons-material/PlaylistRemoveOutlined';
 import RedoIcon from '@mui/icons-material/Redo';
 import UndoIcon from '@mui/icons-material/Undo';
-import { Box, Button, IconButton, MenuItem, Select, Tooltip, Typography, useMediaQuery } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Select, Tooltip, useMediaQuery } from '@mui/material';
 import type { ReactNode } from 'react';
-import { AboutPhoto } from './AboutPhoto';
+import { GuideButton } from '../guide/GuideButton';
+import { PhotoMenu } from './PhotoMenu';
 import { OneOf } from '../../ui/controls/OneOf';
 import type { Photo } from '../../api/client';
 import type { ViewMode } from '../../gl/PhotoRenderer';
@@ -22,10 +17,6 @@ interface Props {
   view: ViewMode;
   onView: (view: ViewMode) => void;
   hasMove: boolean;
-  zoom: number;
-  onToggleZoom: () => void;
-  folded: boolean;
-  onFold: () => void;
   onUndo: () => void;
   onRedo: () => void;
   onRetry: () => void;
@@ -43,39 +34,40 @@ interface Props {
 }
 
 /** The line at the top: which photo, how it is shown, undo and redo, delivering. */
-export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, folded, sets, carry, deliver, versionsOpen, ...on }: Props) {
+export function DeskHeader({ photo, grading, view, onView, hasMove, sets, carry, deliver, versionsOpen, ...on }: Props) {
   return (
-    <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, height: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
+    <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, minHeight: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
       {sets}
-      <Typography variant="body2" component="h1" noWrap title={`${photo.name}, ${String(photo.width)} × ${String(photo.height)} pixels`} sx={{ fontWeight: 600, minWidth: 60, m: 0 }}>
-        {photo.name}
-      </Typography>
-      <AboutPhoto photo={photo} />
-      <Act title="The whole set as a sheet (S)" name="Sheet" icon={<SheetIcon fontSize="small" />} onClick={on.onSheet} />
-      <Act title="Remove from set" icon={<RemoveIcon fontSize="small" />} onClick={on.onRemove} />
+      <PhotoMenu photo={photo} onRemove={on.onRemove} onKeys={on.onHelp} />
+      <Named title="Show the whole set (S)" name="Sheet" onClick={on.onSheet} />
       <Box sx={{ flex: 1 }} />
       <ViewSwitch view={view === 'source-clipped' ? 'clipped' : view} onView={onView} hasMove={hasMove} />
       <Box sx={{ flex: 1 }} />
       {grading.away !== null && (
-        <Tooltip title={`${grading.away} It is tried again by itself; this tries now.`}>
+        <Tooltip title={`${grading.away} It will be tried again automatically. Click to try now.`}>
           <Button color="warning" onClick={on.onRetry} sx={{ whiteSpace: 'nowrap', flex: 'none' }}>
-            {grading.unkept > 1 ? `${String(grading.unkept)} changes not kept yet` : 'Not kept yet'}
+            {grading.unkept > 1 ? `${String(grading.unkept)} changes not saved yet` : 'Not saved yet'}
           </Button>
         </Tooltip>
       )}
-      <Tooltip title="Whole photo ↔ 100 % (Z)">
-        <Button onClick={on.onToggleZoom} sx={{ minWidth: 56, flex: 'none', fontVariantNumeric: 'tabular-nums' }} aria-label={`Zoom: ${String(Math.round(zoom * 100))} %`}>
-          {Math.round(zoom * 100)} %
-        </Button>
-      </Tooltip>
       <Act title="Undo (Ctrl+Z)" name="Undo" icon={<UndoIcon fontSize="small" />} onClick={on.onUndo} disabled={!grading.canUndo} />
       <Act title="Redo (Ctrl+Shift+Z)" name="Redo" icon={<RedoIcon fontSize="small" />} onClick={on.onRedo} disabled={!grading.canRedo} />
-      <Act title={folded ? 'Show the panels again (F)' : 'Fold the panels away (F)'} icon={folded ? <UnfoldIcon fontSize="small" /> : <FoldIcon fontSize="small" />} onClick={on.onFold} />
-      <Act title="Keys (?)" name="Keys" icon={<KeyboardIcon fontSize="small" />} onClick={on.onHelp} />
-      <Act title={versionsOpen ? 'Back to the grade' : 'Versions, and what was done (K keeps one)'} name="Versions" icon={<VersionsIcon fontSize="small" />} onClick={on.onVersions} />
+      <GuideButton />
+      <Named title={versionsOpen ? 'Back to the grade' : 'Versions and history (K saves a version)'} name="Versions" onClick={on.onVersions} />
       {carry}
       {deliver}
     </Box>
+  );
+}
+
+/** Something that is called by its name. */
+function Named({ title, name, onClick }: { title: string; name: string; onClick: () => void }) {
+  return (
+    <Tooltip title={title}>
+      <Button onClick={onClick} sx={{ minWidth: 0, px: 0.75, flex: 'none', whiteSpace: 'nowrap' }}>
+        {name}
+      </Button>
+    </Tooltip>
   );
 }
 
@@ -115,6 +107,6 @@ function ViewSwitch({ view, onView, hasMove }: { view: ViewMode; onView: (view: 
     );
   }
   return (
-    <OneOf label="View" value={view} options={VIEWS.map(({ mode, title, help, needsMove }) => ({ value: mode, title, help, disabled: needsMove === true && !hasMove }))} onChange={onView} sx={{ px: 0.9 }} />
+    <OneOf label="View" value={view} options={VIEWS.map(({ mode, title, help, needsMove }) => ({ value: mode, title, help, guide: `views/${mode}`, disabled: needsMove === true && !hasMove }))} onChange={onView} sx={{ px: 0.8 }} />
   );
 }

@@ -5,6 +5,7 @@ import { FirstStepLine } from '../first/FirstStepLine';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolStrip } from '../photo/StageTools';
 import { CompareStage } from '../versions/CompareStage';
+import { PhotoSize } from './PhotoSize';
 import { ToolWords } from './ToolWords';
 import type { Desk } from './useDesk';
 import { chooses } from './useTools';
@@ -21,7 +22,7 @@ export function DeskStage({ desk }: { desk: Desk }) {
   if (comparing.panes.length > 1) return <CompareStage photo={photo} panes={comparing.panes} onTake={comparing.take} onDone={comparing.done} />;
   return (
     <>
-      <ToolStrip tool={tool} onTool={setTool}>
+      <ToolStrip tool={tool} onTool={setTool} end={<PhotoSize zoom={stage.zoom} onToggleZoom={stage.toggleZoom} folded={desk.panels.folded} onFold={desk.panels.fold} />}>
         <ToolWords
           tool={tool}
           view={desk.tools.view}
@@ -37,6 +38,7 @@ export function DeskStage({ desk }: { desk: Desk }) {
           choosing={choosing}
           choosingState={choice}
           fit={fit}
+          reading={readings.source === undefined}
           pullBar={pull.bar}
           areas={areas}
           idle={desk.checks.chosen ? <Typography variant="body2">In colour: {desk.checks.chosen.words}. The rest is grey.</Typography> : desk.first.wanted ? <FirstStepLine onChoose={() => { setTool('choose'); }} onAway={desk.first.away} /> : null}

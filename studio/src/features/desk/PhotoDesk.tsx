@@ -6,6 +6,8 @@ import { mendedWith } from '../../model/ledgerEdits';
 import { ChecksDrawer } from '../checks/ChecksDrawer';
 import { CloudDrawer } from '../cloud/CloudDrawer';
 import { ColoursPanel } from '../pots/ColoursPanel';
+import { GuidePanel } from '../guide/GuidePanel';
+import { newId } from '../../model/looks';
 import { ReadingsDrawer } from '../read/ReadingsDrawer';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import { DeskBench } from './DeskBench';
@@ -30,13 +32,26 @@ interface Props extends DeskActions {
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
 export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRemove, ...actions }: Props) {
   const desk = useDesk(photo, photos, actions);
-  const { stage, readings, atHand, panels } = desk;
+  const { readings, atHand, panels } = desk;
   const { session, kept } = desk.grading;
+  const guide = (
+    <GuidePanel
+      atHand={{
+        photo,
+        surroundings: desk.surroundings,
+        onTake: (taken) => {
+          const added = { ...taken, id: newId() };
+          session.edit((newest) => ({ ...newest, moves: [...newest.moves, added] }));
+          atHand.select(added.id);
+        },
+      }}
+    />
+  );
   const below = () => {
     if (panels.drawer === 'checks') return { part: 'checks' as const, content: <ChecksDrawer checks={desk.checks} look={desk.grading.look} onMend={(mended) => { session.edit(mendedWith(mended)); }} onMove={atHand.select} /> };
     if (panels.drawer === 'cloud') return { part: 'cloud' as const, content: <CloudDrawer photoId={photo.id} kept={kept?.look} watch={atHand.watch} /> };
     if (panels.drawer === 'readings') return { part: 'readings' as const, content: <ReadingsDrawer source={readings.source?.scopes} result={readings.result?.scopes} probes={readings.probes} readings={readings.ofProbes} onProbes={readings.setProbes} /> };
-    return panels.folded ? null : { part: 'bench' as const, content: <DeskBench photoId={photo.id} kept={kept?.look} move={atHand.move} onMove={atHand.onMove} surroundings={desk.surroundings} aspect={atHand.aspect} onAspect={atHand.onAspect} /> };
+    return !panels.benchShown ? null : { part: 'bench' as const, content: <DeskBench photoId={photo.id} kept={kept?.look} move={atHand.move} onMove={atHand.onMove} surroundings={desk.surroundings} aspect={atHand.aspect} onAspect={atHand.onAspect} /> };
   };
   return (
     <>
@@ -46,10 +61,6 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
         view={desk.tools.viewNow}
         onView={desk.tools.setView}
         hasMove={atHand.move !== undefined}
-        zoom={stage.zoom}
-        onToggleZoom={stage.toggleZoom}
-        folded={panels.folded}
-        onFold={panels.fold}
         onUndo={session.undo}
         onRedo={session.redo}
         onRetry={session.retry}
@@ -63,17 +74,18 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
           panels.setHelpOpen(true);
         }}
         sets={sets}
-        carry={<CarryOver photo={photo} photos={photos} look={kept?.look} to={selected} onSay={actions.onSay} onFailure={actions.onFailure} />}
+        carry={<CarryOver inWords photo={photo} photos={photos} look={kept?.look} to={selected} onSay={actions.onSay} onFailure={actions.onFailure} />}
         deliver={deliver(photo)}
       />
       <DeskPanels
-        folded={panels.folded}
-        left={<ColoursPanel source={readings.source} readings={readings.result} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} />}
+        withLeft={panels.guideShown || panels.coloursShown}
+        withRight={panels.gradeShown}
+        left={panels.guideShown ? { part: 'guide', content: guide } : { part: 'left', content: <ColoursPanel source={readings.source} readings={readings.result} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} /> }}
         right={<DeskSide desk={desk} />}
         photo={<DeskStage desk={desk} />}
         below={below()}
       />
-      <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} found={desk.checks.findings?.length ?? 0} drawer={panels.drawer} onDrawer={panels.setDrawer} />
+      <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} found={desk.checks.findings?.length ?? 0} panels={panels} />
       <ShortcutsDialog open={panels.helpOpen} onClose={() => { panels.setHelpOpen(false); }} />
     </>
   );

@@ -27,6 +27,8 @@ interface Props {
   choosing: Choosing;
   choosingState: ChoosingState;
   fit: Fit | null;
+  /** The photo's colours are not known yet. */
+  reading: boolean;
   /** Said while there is nothing else to say; null for nothing. */
   idle: ReactNode;
   pullBar: Parameters<typeof PullSettings>[0];
@@ -34,7 +36,7 @@ interface Props {
 }
 
 /** What the strip says: what the tool at hand is waiting for, or what is shown. */
-export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, idle, pullBar, areas }: Props) {
+export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPicking, judged, onShowAll, choosing, choosingState, fit, reading, idle, pullBar, areas }: Props) {
   if (stale !== null) {
     return (
       <>
@@ -67,18 +69,19 @@ export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPic
       <ChoosingWords
         fit={fit}
         busy={choosingState.busy > 0}
+        reading={reading}
         hint={
           anew
-            ? 'The next stroke takes the place of what this move reaches; until then it acts as it did.'
+            ? 'The next stroke replaces what this move reaches.'
             : tool === 'hold'
-              ? 'Click or drag over what must stay put.'
+              ? 'Click or drag over what must not change.'
               : move
                 ? move.reach?.invert
-                  ? 'This move acts on everything else: click or drag over what it is to leave alone.'
+                  ? 'This move is inverted: click or drag over what it should leave alone.'
                   : move.reach?.learned
-                    ? 'Drag over more of it, or turn the wheel: tighter or broader. Ctrl and the wheel zoom.'
-                    : 'Click or drag over the colours that this move is to reach.'
-                : 'Click a colour, or drag over it: a move begins there.'
+                    ? 'Drag over more of it, or turn the wheel: tighter or broader. Ctrl + wheel zooms.'
+                    : 'Click or drag over the colours this move should change.'
+                : 'Click or drag over a colour to start a move.'
         }
         canStartOver={move?.reach != null}
         startsOver={anew}
@@ -114,7 +117,7 @@ export function ToolWords({ tool, view, move, stale, onRetry, picking, onStopPic
   if (view === 'clipped' && tool === 'look') {
     return (
       <>
-        <Typography variant="body2">Bright: a channel is full. Dim: a channel is empty. Hold B for the source’s own.</Typography>
+        <Typography variant="body2">Bright: clipped at 255. Dim: clipped at 0. Hold B to see the original.</Typography>
       </>
     );
   }

@@ -17,7 +17,7 @@ export type ApplyPull = (move: Move, reading: ProbeReading, right: number, up: n
  * however far it is by then. Nothing is kept of a pull that was given up.
  */
 export class Pulling {
-  private under: { id: string; begun: Move; apply: ApplyPull; reading: ProbeReading | null; last: [number, number, boolean] | null } | null = null;
+  private under: { id: string; begun: Move; apply: ApplyPull; reading: ProbeReading | null; last: [number, number, boolean] | null; clicks: boolean } | null = null;
 
   constructor(
     private readonly grading: Grading,
@@ -25,11 +25,12 @@ export class Pulling {
     private readonly fails: (reason: unknown) => void,
   ) {}
 
-  start(id: string, at: Place, apply: ApplyPull): void {
+  /** @param clicks whether a click without a drag changes the move as well */
+  start(id: string, at: Place, apply: ApplyPull, clicks = false): void {
     const { look } = this.grading.state;
     const begun = look ? moveOf(look, id) : undefined;
     if (!look || !begun) return;
-    const pull: NonNullable<typeof this.under> = { id, begun, apply, reading: null, last: null };
+    const pull: NonNullable<typeof this.under> = { id, begun, apply, reading: null, last: null, clicks };
     this.under = pull;
     this.read(look, id, at)
       .then((reading) => {
@@ -57,7 +58,7 @@ export class Pulling {
     if (!done) this.grading.preview(change);
     else {
       this.under = null;
-      if (dx !== 0 || dy !== 0) this.grading.edit(change);
+      if (dx !== 0 || dy !== 0 || pull.clicks) this.grading.edit(change);
       else this.grading.preview(null);
     }
   }

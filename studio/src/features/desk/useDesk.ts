@@ -42,7 +42,7 @@ export interface DeskActions {
 
 export type Desk = ReturnType<typeof useDesk>;
 
-const BESIDE = 'That place lies beside the photo. Click on the photo to pin a probe.';
+const BESIDE = 'That is outside the photo. Click on the photo to pin a probe.';
 
 /** Everything that is at hand while one photo is worked on; what is drawn of it is PhotoDesk's. */
 export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFailure, onSay }: DeskActions) {
@@ -146,8 +146,8 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
     look,
     onFailure,
     onMarks: setMarks,
-    pick: (what, done) => {
-      pick(what, done);
+    pick: (what, done, stays) => {
+      pick(what, done, stays);
       // Whoever asked for it by keyboard goes on by keyboard.
       if (document.activeElement?.matches(':focus-visible')) toPhoto();
     },

@@ -5,20 +5,20 @@ import type { Place } from '../photo/tools';
 
 /** Side of the square that a picked colour is the mean of, in pixels of the preview. */
 const PICKED = 11;
-const BESIDE = 'That place lies beside the photo. Click on the photo.';
+const BESIDE = 'That is outside the photo. Click on the photo.';
 
 /** Picking: a panel has asked for a colour of the photo, as it comes to the move at hand. */
 export function usePicking(photoId: number, onFailure: (reason: unknown) => void) {
-  const [asked, setAsked] = useState<{ what: string; done: (colour: string, at: Place) => void } | null>(null);
-  const pick = useCallback((what: string, done: (colour: string, at: Place) => void) => {
-    setAsked((now) => (now?.what === what ? null : { what, done }));
+  const [asked, setAsked] = useState<{ what: string; done: (colour: string, at: Place) => void; stays: boolean } | null>(null);
+  const pick = useCallback((what: string, done: (colour: string, at: Place) => void, stays = false) => {
+    setAsked((now) => (now?.what === what ? null : { what, done, stays }));
   }, []);
   const stop = useCallback(() => {
     setAsked(null);
   }, []);
   const take = (look: Look, move: string | null, [x, y]: Place) => {
     if (!asked) return;
-    setAsked(null);
+    if (!asked.stays) setAsked(null);
     api
       .probes(photoId, look, [{ x, y, size: PICKED }], { before: move })
       .then(([reading]) => {

@@ -32,7 +32,7 @@ export function usePulling(photoId: number, session: GradeSession, move: Move | 
   const pull = move ? (panelOf(move) as { pull?: Pull<MoveKind> }).pull : undefined;
   const modeNow = pull?.modes.some(({ id }) => id === mode) ? mode : (pull?.modes[0]?.id ?? '');
   const start = (at: Place) => {
-    if (move && pull) pulling.start(move.id, at, (begun, reading, right, up) => pull.apply(begun as never, reading, right, up, modeNow, nearestOnly, aspect));
+    if (move && pull) pulling.start(move.id, at, (begun, reading, right, up) => pull.apply(begun as never, reading, right, up, modeNow, nearestOnly, aspect), pull.clicks);
   };
   return { pulling, start, bar: { modes: pull?.modes ?? [], mode: modeNow, onMode: setMode, shares: pull?.shares ?? false, nearestOnly, onNearestOnly: setNearestOnly } };
 }

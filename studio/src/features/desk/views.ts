@@ -10,14 +10,14 @@ export interface ViewInfo {
 /** What the photo can be shown as, in the order they are offered. */
 export const VIEWS: ViewInfo[] = [
   { mode: 'result', title: 'Result', help: 'The photo as graded' },
-  { mode: 'source', title: 'Source', help: 'The photo as it came; hold B for a quick look' },
-  { mode: 'split', title: 'Split', help: 'Source on the left, result on the right; drag the divider' },
-  { mode: 'beside', title: 'Side by side', help: 'Source and result whole, next to each other; zoom and movement are linked' },
-  { mode: 'reached', title: 'Reached', help: 'What the chosen move reaches, the rest in grey; hold R for a quick look', needsMove: true },
-  { mode: 'matte', title: 'Matte', help: 'How much the chosen move acts: fully where it is white, not at all where it is black', needsMove: true },
-  { mode: 'tone', title: 'Tone', help: 'Tone plate: the strongest channel alone. Tone plate times colour plate is the photo' },
-  { mode: 'colour', title: 'Colour', help: 'Colour plate: the photo divided by its tone plate' },
-  { mode: 'clipped', title: 'Clipped', help: 'Channels that have run into an end: bright where full, dim where empty. Hold B for the source’s' },
+  { mode: 'source', title: 'Source', help: 'The photo as imported. Hold B for a quick look' },
+  { mode: 'split', title: 'Split', help: 'Source on the left, result on the right. Drag the divider' },
+  { mode: 'beside', title: 'Side by side', help: 'Source and result next to each other, zoomed and moved together' },
+  { mode: 'reached', title: 'Reached', help: 'What the selected move acts on, the rest in grey. Hold R for a quick look', needsMove: true },
+  { mode: 'matte', title: 'Matte', help: 'How strongly the selected move acts: white is fully, black is not at all', needsMove: true },
+  { mode: 'tone', title: 'Tone', help: 'Tone plate: the strongest channel alone, without colour' },
+  { mode: 'colour', title: 'Colour', help: 'Colour plate: the photo without its light and shade' },
+  { mode: 'clipped', title: 'Clipped', help: 'Clipped channels: bright at 255, dim at 0. Hold B for the original' },
 ];
 
 /** What is shown when a view is chosen and keys are held. */

@@ -6,12 +6,12 @@ export function FirstStepLine({ onChoose, onAway }: { onChoose: () => void; onAw
   return (
     <>
       <Typography variant="body2" role="status" sx={{ minWidth: 0 }}>
-        To begin, draw over a colour that should change, or click it on the left.
+        To begin, draw over a colour you want to change, or click it on the left.
       </Typography>
       <Button variant="outlined" onClick={onChoose}>
-        Start choosing
+        Choose a colour
       </Button>
-      <IconButton aria-label="Put this hint away" onClick={onAway} sx={{ p: 0.25 }}>
+      <IconButton aria-label="Close this hint" onClick={onAway} sx={{ p: 0.25 }}>
         <CloseIcon sx={{ fontSize: 15 }} />
       </IconButton>
     </>

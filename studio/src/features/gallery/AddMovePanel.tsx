@@ -4,6 +4,7 @@ import type { Photo, Source } from '../../api/client';
 import { kindHelp, kindTitle, type Look, type MoveKind } from '../../model/looks';
 import { greys } from '../../theme';
 import { PanelHead } from './PanelHead';
+import { useGuide } from '../guide/useGuide';
 import { SmallPicture } from '../photo/SmallPicture';
 import { kindsFor, sampleMove } from './wishes';
 
@@ -19,19 +20,20 @@ interface Props {
 /** Adding a move by what one wants, each kind with a picture of what it can do to this photo. */
 export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
   const [text, setText] = useState('');
-  const found = kindsFor(text);
+  const guide = useGuide();
+  const found = kindsFor(text, (kind) => guide?.pageOn(`moves/${kind}`)?.page.words ?? '');
   const first = found[0]?.kinds[0];
   const samples = useMemo(() => new Map(source && kindsFor('').flatMap(({ kinds }) => kinds.map((kind) => [kind, sampleMove(kind, source)] as const))), [source]);
   return (
-    <Box component="section" aria-label="Add a move" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape' && !event.defaultPrevented) { event.preventDefault(); onBack(); } }}>
+    <Box component="section" aria-label="Add a move" data-guide="parts/adding" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape' && !event.defaultPrevented) { event.preventDefault(); onBack(); } }}>
       <PanelHead title="Add a move" onBack={onBack} />
       <Box sx={{ px: 1.5, pb: 0.75 }}>
         <InputBase
           autoFocus
           fullWidth
           value={text}
-          placeholder="Type what you want: cast, lighter …"
-          inputProps={{ 'aria-label': 'Find a kind of move' }}
+          placeholder="Search: white balance, skin, exposure …"
+          inputProps={{ 'aria-label': 'Search moves' }}
           onChange={(event) => {
             setText(event.target.value);
           }}
@@ -49,7 +51,7 @@ export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
       <Box sx={{ overflowY: 'auto', flex: 1, minHeight: 0, px: 1, pb: 1 }}>
         {found.length === 0 && (
           <Typography variant="body2" sx={{ px: 0.5 }}>
-            Nothing is found by “{text}”. Try a shorter word, such as “hue” or “grey”.
+            Nothing found for “{text}”. Try another word, such as “hue” or “grey”.
           </Typography>
         )}
         {found.map(({ title, kinds }) => (

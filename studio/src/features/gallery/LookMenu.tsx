@@ -47,7 +47,7 @@ export function LookMenu({ own, onSay, onFailure }: Props) {
       </Menu>
       {naming && (
         <NameDialog title={`Rename “${name}”`} label="Name of the look" name={name} action="Keep" onName={(next) => { does(() => api.changeLook(own.id, next, group)); }} onClose={() => { setNaming(false); }}>
-          <TextField fullWidth size="small" margin="dense" label="Group, if any" value={group} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { setGroup(event.target.value); }} />
+          <TextField fullWidth size="small" margin="dense" label="Group (optional)" value={group} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { setGroup(event.target.value); }} />
         </NameDialog>
       )}
     </>

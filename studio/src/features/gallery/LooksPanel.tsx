@@ -57,10 +57,10 @@ export function LooksPanel({ photo, look, onSay, onFailure, onTake, onTry, onBac
     [],
   );
   return (
-    <Box component="section" aria-label="Looks" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape' && !event.defaultPrevented) { event.preventDefault(); onBack(); } }}>
+    <Box component="section" aria-label="Looks" data-guide="parts/looks" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }} onKeyDown={(event) => { if (event.key === 'Escape' && !event.defaultPrevented) { event.preventDefault(); onBack(); } }}>
       <PanelHead title="Looks" onBack={onBack} />
       <Typography variant="caption" component="p" sx={{ px: 1.5, m: 0, mb: 0.5, fontSize: '0.7rem' }}>
-        Point at one to see it large. A click adds its moves below yours; one undo takes them out.
+        Point at a look to preview it. Click to add its moves after yours; undo removes them.
       </Typography>
       <Box sx={{ overflowY: 'auto', flex: 1, minHeight: 0, px: 1, pb: 1 }} onPointerLeave={() => { onTry(null); }}>
         <OwnLookActions look={look} any={(own.data ?? []).length > 0} onSay={onSay} onFailure={onFailure} />

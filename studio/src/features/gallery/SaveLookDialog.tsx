@@ -26,7 +26,7 @@ export function SaveLookDialog({ look, onSave, onClose }: Props) {
       onName={(name) => { if (moves.size > 0) onSave(savedLook(look, name, moves, reaches, areas), group.trim()); }}
       onClose={onClose}
     >
-      <TextField fullWidth size="small" margin="dense" label="Group, if any" value={group} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { setGroup(event.target.value); }} />
+      <TextField fullWidth size="small" margin="dense" label="Group (optional)" value={group} slotProps={{ htmlInput: { maxLength: 200 } }} onChange={(event) => { setGroup(event.target.value); }} />
       <Typography variant="subtitle2" component="h3" sx={{ mt: 1 }}>
         Moves
       </Typography>
@@ -38,11 +38,11 @@ export function SaveLookDialog({ look, onSave, onClose }: Props) {
           label={<Typography variant="body2">{index + 1} {move.label ? move.label : kindTitle(move.kind)}</Typography>}
         />
       ))}
-      <Tooltip placement="right" title="On: the look acts on the same colours, found anew on each photo. Off: it acts on all colours.">
+      <Tooltip placement="right" title="On: the look acts on the same colours, found in each photo. Off: it acts on all colours.">
         <FormControlLabel sx={{ ml: 0, mt: 0.5 }} control={<Switch size="small" checked={reaches} onChange={(_, on) => { setReaches(on); }} />} label={<Typography variant="body2">With their reaches</Typography>} />
       </Tooltip>
       {look.moves.some((move) => moves.has(move.id) && move.area) && (
-        <Tooltip placement="right" title="On: moves stay limited to the same part of every picture. Off: they act on the whole picture.">
+        <Tooltip placement="right" title="On: moves stay limited to the same part of each picture. Off: they act on the whole picture.">
           <FormControlLabel sx={{ ml: 0, display: 'flex' }} control={<Switch size="small" checked={areas} onChange={(_, on) => { setAreas(on); }} />} label={<Typography variant="body2">With their areas</Typography>} />
         </Tooltip>
       )}

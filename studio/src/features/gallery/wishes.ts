@@ -5,19 +5,19 @@ import type { Wish } from '../panels/panel';
 
 /** What one wants, in the order of the work. */
 export const WISHES: { wish: Wish; title: string }[] = [
-  { wish: 'recolour', title: 'Make this colour another' },
-  { wish: 'cast', title: 'Take a cast out' },
-  { wish: 'all', title: 'Work on all colours' },
-  { wish: 'light', title: 'Shape light and tones' },
+  { wish: 'recolour', title: 'Change a colour' },
+  { wish: 'cast', title: 'Remove a colour cast' },
+  { wish: 'all', title: 'Change all colours' },
+  { wish: 'light', title: 'Light and tones' },
 ];
 
-/** Kinds of move under what one wants, those that a typed text finds: in what one wants, the kind's name, or what it does. */
-export function kindsFor(text: string): { title: string; kinds: MoveKind[] }[] {
+/** Kinds of move under what one wants, those that a typed text finds: in what one wants, the kind's name, or what it does, or in other words it is known by. */
+export function kindsFor(text: string, named: (kind: MoveKind) => string = () => ''): { title: string; kinds: MoveKind[] }[] {
   const words = text.toLowerCase().split(/\s+/).filter((word) => word !== '');
   return WISHES.map(({ wish, title }) => ({
     title,
     kinds: KINDS.filter((kind) => {
-      const told = `${title} ${kindTitle(kind)} ${kindHelp(kind)}`.toLowerCase();
+      const told = `${title} ${kindTitle(kind)} ${kindHelp(kind)} ${named(kind)}`.toLowerCase();
       return panelOfKind(kind).wish === wish && words.every((word) => told.includes(word));
     }),
   })).filter(({ kinds }) => kinds.length > 0);

@@ -1,4 +1,6 @@
-import { FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { HelpMark } from '../../ui/help/HelpMark';
+import { paragraph } from '../../ui/help/topic';
 import type { Edit } from '../../model/ledgerEdits';
 import { edgesInfo, type Look } from '../../model/looks';
 
@@ -6,6 +8,7 @@ import { edgesInfo, type Look } from '../../model/looks';
 export function EdgesSwitch({ look, onEdit }: { look: Look; onEdit: (edit: Edit) => void }) {
   const { title, help } = edgesInfo();
   return (
+    <Box data-guide="parts/grade" data-topic={paragraph(title)} sx={{ display: 'flex', alignItems: 'center', flex: 'none', mb: 0.25 }}>
     <Tooltip title={help} placement="left">
       <FormControlLabel
         control={
@@ -18,8 +21,10 @@ export function EdgesSwitch({ look, onEdit }: { look: Look; onEdit: (edit: Edit)
           />
         }
         label={<Typography variant="caption">{title}</Typography>}
-        sx={{ ml: 0.75, mr: 0, mb: 0.25, flex: 'none' }}
+        sx={{ ml: 0.75, mr: 0.75 }}
       />
     </Tooltip>
+    <HelpMark of={title} />
+    </Box>
   );
 }

@@ -62,7 +62,7 @@ export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onE
   const at = moves.findIndex(({ id }) => id === menu?.id);
 
   return (
-    <Box component="section" aria-label="Grade" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
+    <Box component="section" aria-label="Grade" data-guide="parts/grade" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', px: 1.5, pt: 1, pb: 0.5 }}>
         <Typography variant="subtitle2" component="h2" sx={{ flex: 1 }}>
           Grade
@@ -76,7 +76,7 @@ export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onE
       </Box>
       {moves.length === 0 ? (
         <Typography variant="body2" sx={{ px: 1.5, pb: 1.5, color: greys.quiet }}>
-          Nothing is changed yet.
+          No changes yet.
         </Typography>
       ) : (
         <Box component="ol" aria-label="Moves" sx={{ m: 0, listStyle: 'none', overflowY: 'auto', px: 0.75, pb: 0.75 }}>
@@ -145,7 +145,7 @@ export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onE
         {menu && [
           <MenuItem key="name" onClick={act(() => { setNaming(menu.id); })}>Rename (F2)</MenuItem>,
           <MenuItem key="copy" onClick={act(() => { const copy = newId(); onEdit(duplicated(menu.id, copy)); onSelect(copy); })}>Duplicate</MenuItem>,
-          <MenuItem key="solo" onClick={act(() => { onSelect(menu.id); onSolo(solo === menu.id ? null : menu.id); })}>{solo === menu.id ? 'Show all moves again' : 'Show only this move'}</MenuItem>,
+          <MenuItem key="solo" onClick={act(() => { onSelect(menu.id); onSolo(solo === menu.id ? null : menu.id); })}>{solo === menu.id ? 'Show all moves' : 'Show only this move'}</MenuItem>,
           <MenuItem key="up" disabled={at === 0} onClick={act(() => { onEdit(shifted(menu.id, -1)); })}>Move up (Alt+↑)</MenuItem>,
           <MenuItem key="down" disabled={at === moves.length - 1} onClick={act(() => { onEdit(shifted(menu.id, 1)); })}>Move down (Alt+↓)</MenuItem>,
           <MenuItem key="rest" onClick={act(() => { onEdit(atRest(menu.id)); })}>Reset its settings</MenuItem>,

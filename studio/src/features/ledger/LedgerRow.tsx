@@ -50,6 +50,12 @@ export function LedgerRow({ move, number, selected, naming, summary, worse, onCh
     const list = row.current?.parentElement;
     if (list?.contains(document.activeElement) && document.activeElement?.hasAttribute('data-move')) button.current?.focus();
   }, [selected, number]);
+  const wasNaming = useRef(false);
+  useEffect(() => {
+    // Keys go on from the move that was renamed.
+    if (wasNaming.current && !naming && (document.activeElement === null || document.activeElement === document.body)) button.current?.focus();
+    wasNaming.current = naming;
+  }, [naming]);
   return (
     <Box
       component="li"
@@ -104,7 +110,7 @@ export function LedgerRow({ move, number, selected, naming, summary, worse, onCh
       <Box sx={{ pointerEvents: 'none', opacity: on ? 1 : 0.5 }}>
         <SwatchPair before={summary?.before} after={summary?.after} />
       </Box>
-      <Tooltip title={on ? 'Switch this move off' : 'Switch this move on'}>
+      <Tooltip title={on ? 'Turn this move off' : 'Turn this move on'}>
         <Switch
           size="small"
           checked={on}
@@ -123,11 +129,17 @@ export function LedgerRow({ move, number, selected, naming, summary, worse, onCh
       >
         <MoreIcon fontSize="small" />
       </IconButton>
-      <Typography variant="caption" component="div" sx={{ gridColumn: '1 / -1', pl: '20px', pr: 0.5, fontSize: '0.72rem', lineHeight: 1.25, pointerEvents: 'none', color: selected ? greys.text : greys.quiet, overflowWrap: 'anywhere' }}>
-        {details}
-        {on ? '' : ' · off'}
-      </Typography>
-      {worse && <WorseLine finding={worse} onChecks={onChecks} />}
+      {/* Of the move at hand always of one height, so that nothing below moves while its values are changed. */}
+      <Box sx={{ gridColumn: '1 / -1', pl: '20px', pr: 0.5, fontSize: '0.72rem', lineHeight: 1.25, ...(selected ? { height: '2.5em', overflow: 'hidden' } : {}) }}>
+        {worse ? (
+          <WorseLine finding={worse} onChecks={onChecks} />
+        ) : (
+          <Typography variant="caption" component="div" title={details} sx={{ fontSize: 'inherit', lineHeight: 'inherit', pointerEvents: 'none', color: selected ? greys.text : greys.quiet, overflowWrap: 'anywhere', ...(selected ? { display: '-webkit-box', WebkitLineClamp: 2, WebkitBoxOrient: 'vertical', overflow: 'hidden' } : {}) }}>
+            {details}
+            {on ? '' : ' · off'}
+          </Typography>
+        )}
+      </Box>
     </Box>
   );
 }

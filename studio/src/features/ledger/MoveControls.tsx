@@ -2,6 +2,7 @@ import { Box, ToggleButton, Tooltip, Typography } from '@mui/material';
 import { AreaPanel } from '../area/AreaPanel';
 import { areaWords } from '../area/shapes';
 import { SpillList } from '../choose/SpillList';
+import { HelpMark } from '../../ui/help/HelpMark';
 import { ValueSlider } from '../../ui/controls/ValueSlider';
 import { panelOf } from '../panels';
 import { percent } from '../pots/percent';
@@ -31,7 +32,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
   const Controls = panel.Controls as unknown as React.ComponentType<PanelProps<MoveKind>>;
   const parts = (panel.parts ?? []) as { title: string }[];
   return (
-    <Box component="section" aria-label="Controls of the move" sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
+    <Box component="section" aria-label="Controls of the move" data-guide={`moves/${move.kind}`} sx={{ px: 1.5, py: 1, borderTop: `1px solid ${greys.line}`, overflowY: 'auto', flex: 1, minHeight: 0 }}>
       {/* While shapes are drawn, theirs are the controls at hand. */}
       {around.drawsArea && (
         <Box sx={{ pb: 0.5, mb: 1, borderBottom: `1px solid ${greys.line}` }}>
@@ -39,14 +40,17 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
           <AreaPanel areas={around.areas} look={around.look} onDraw={null} />
         </Box>
       )}
-      <Typography variant="subtitle2" component="h2">{kindTitle(move.kind)}</Typography>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+        <Typography variant="subtitle2" component="h2">{kindTitle(move.kind)}</Typography>
+        <HelpMark of={kindTitle(move.kind)} />
+      </Box>
       <Typography variant="caption" component="p" sx={{ mt: 0.25, mb: 1, lineHeight: 1.35 }}>
         {kindHelp(move.kind)}
       </Typography>
       <Controls move={move as never} onChange={onChange} {...around} />
       {parts.length > 1 && (
-        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.25, mt: 0.5 }} role="group" aria-label="Show one part only">
-          <Tooltip placement="left" title="Shows the photo with only this part of the move, to see what it does. The move itself is not changed.">
+        <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.25, mt: 0.5 }} role="group" aria-label="Show only one part">
+          <Tooltip placement="left" title="Shows only this part of the move, to see what it does. The move is not changed.">
             <Typography variant="caption">Show only</Typography>
           </Tooltip>
           {parts.map(({ title }) => (
@@ -65,7 +69,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
           ))}
         </Box>
       )}
-      <Box sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
+      <Box data-guide="parts/grade" sx={{ borderTop: `1px solid ${greys.line}`, mt: 1, pt: 0.75 }}>
         <ValueSlider
           label="Amount of the move"
           help="How much of the change is mixed in."
@@ -80,6 +84,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
         />
       </Box>
       <Section
+        guide="parts/reach"
         title="Reach"
         words={reachWords(move.reach)}
         end={
@@ -99,7 +104,7 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
             onChange(withField(move, { reach }), keep);
           }}
           onReads={(reads) => {
-            if (reads === 'running' && softened) around.onFailure('A smoothed edge is found in the original photo. Set Edge smoothing to none first.');
+            if (reads === 'running' && softened) around.onFailure('Edge smoothing works with the original colours only. Set it to none first.');
             else onChange(withField(move, { reads }), true);
           }}
           onFailure={around.onFailure}
@@ -108,10 +113,14 @@ export function MoveControls({ move, onChange, onPointPot, part, onPart, ...arou
           onInverted={around.onInverted}
         />
       </Section>
-      {move.reach && move.reads !== 'running' && <Softening move={move} photo={around.photos.find(({ id }) => id === around.photoId)} onChange={onChange} />}
+      {move.reach && move.reads !== 'running' && (
+        <Box data-guide="parts/reach">
+          <Softening move={move} photo={around.photos.find(({ id }) => id === around.photoId)} onChange={onChange} />
+        </Box>
+      )}
       {move.reach && <SpillList source={source} readings={readings} onPoint={onPointPot} />}
       {!around.drawsArea && (
-        <Section title="Area" words={areaWords(move.area)}>
+        <Section guide="tools/area" title="Area" words={areaWords(move.area)}>
           <AreaPanel areas={around.areas} look={around.look} onDraw={around.onDrawArea} />
         </Section>
       )}

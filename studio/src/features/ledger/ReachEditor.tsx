@@ -1,10 +1,11 @@
 import CloseIcon from '@mui/icons-material/Close';
-import { Box, ButtonBase, FormControlLabel, Slider, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, ButtonBase, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
 import { useRef } from 'react';
 import { OneOf } from '../../ui/controls/OneOf';
 import { api, type Readings } from '../../api/client';
 import { AXES, HUE_GRADIENT } from '../bench/axes';
 import { LearnedControls } from '../choose/LearnedControls';
+import { SlideBar } from '../../ui/controls/SlideBar';
 import { useSliderSteps } from '../../ui/controls/useSliderSteps';
 import { WindowStrip } from './WindowStrip';
 import { reachInfo, windowLimit, type Move, type Reach } from '../../model/looks';
@@ -38,7 +39,7 @@ export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailur
       {now.learned && <LearnedControls reach={now} photoKey={photoKey} onChange={onChange} onUnstroke={onUnstroke} />}
       {now.learned && (
         <Typography variant="caption" component="p" sx={{ mt: 0.5 }}>
-          Limit it further:
+          Limit further:
         </Typography>
       )}
       {(now.hue ?? now.chroma ?? now.light) && !now.learned && <Breadth reach={now} onChange={onChange} onFailure={onFailure} />}
@@ -56,7 +57,7 @@ export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailur
       />
       <WindowStrip
         label="Saturation"
-        whole="dull to vivid"
+        whole="weak to strong"
         value={now.chroma ?? null}
         start={{ from: 0.06, to: windowLimit('chroma'), softFrom: 0.03, softTo: 0 }}
         axis={CHROMA}
@@ -83,10 +84,10 @@ export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailur
         <Box sx={{ display: 'flex', alignItems: 'center', flexWrap: 'wrap', gap: 0.5, py: 0.25 }} role="list" aria-label="Held colours">
           <Typography variant="body2">Holds</Typography>
           {held.map((one, i) => (
-            <Tooltip key={i} title={`${one.colour}, held within ${String(one.radius)} OKLab. Click to let it go.`}>
+            <Tooltip key={i} title={`${one.colour}, held within ${String(one.radius)} OKLab. Click to release it.`}>
               <ButtonBase
                 role="listitem"
-                aria-label={`Let go of ${one.colour}`}
+                aria-label={`Release ${one.colour}`}
                 onClick={() => {
                   change({ held: held.filter((_, j) => j !== i) }, true);
                 }}
@@ -113,7 +114,7 @@ export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailur
         sx={{ ml: 0 }}
       />
       <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', py: 0.25 }}>
-        <Tooltip placement="left" title="Original: the photo’s own colour decides, so that moves on two colours never chase each other. Current: the colour that the moves above have made decides.">
+        <Tooltip placement="left" title="Original colour: selects by the photo as imported, so that two moves never affect each other. Current colour: selects by the result of the moves above.">
           <Typography variant="body2">Selects by</Typography>
         </Tooltip>
         <OneOf label="Selects by" value={reads} options={[{ value: 'source', title: 'Original colour' }, { value: 'running', title: 'Current colour' }]} onChange={onReads} />
@@ -153,7 +154,7 @@ export function widenedWords(reach: Reach, widened: Props['widened']): string[] 
   };
   if (widened?.hue) grown('hues', [reach.hue?.softFrom, reach.hue?.softTo], widened.hue, (value) => `${String(Math.round(value))}°`, ['before', 'after']);
   if (widened?.light) grown('tones', [reach.light?.softFrom, reach.light?.softTo], widened.light, (value) => value.toFixed(2), ['below', 'above']);
-  if (widened?.folds) words.push('The change is too large for any soft edge: some colours change places. Less of it, or a reach from a stroke, helps.');
+  if (widened?.folds) words.push('The change is too large for a soft edge: some colours overtake their neighbours. Use less of it, or choose the colour with a stroke.');
   return words;
 }
 
@@ -179,23 +180,19 @@ function Breadth({ reach, onChange, onFailure }: { reach: Reach; onChange: Props
       })
       .catch(onFailure);
   });
-  const one = (next: number | number[]) => (Array.isArray(next) ? (next[0] ?? 0) : next);
   return (
     <Box sx={{ display: 'flex', alignItems: 'center', gap: 1.5, pr: 0.75 }}>
       <Typography variant="caption">tighter</Typography>
-      <Slider
+      <SlideBar
         aria-label="Tighter or broader"
         value={steps.value}
         min={-100}
         max={100}
         track={false}
         marks={[{ value: 0 }]}
-        onChange={(event, next) => {
-          steps.show(one(next), event);
-        }}
-        onChangeCommitted={(event, next) => {
-          steps.commit(one(next), event);
-        }}
+        onChange={steps.show}
+        onCommit={steps.commit}
+        onAbandon={steps.abandon}
         onKeyUp={steps.letGo}
         onBlur={steps.letGo}
       />
@@ -210,7 +207,7 @@ export function reachWords(reach: Reach | null | undefined): string {
   const words: string[] = [];
   if (reach.learned) words.push(learnedWords(reach.learned.strokes ?? []));
   if (reach.hue) words.push(`hues ${String(Math.round(reach.hue.from))}–${String(Math.round(reach.hue.to))}°`);
-  if (reach.chroma) words.push(reach.chroma.from > 0.02 ? 'vivid colours' : 'dull colours');
+  if (reach.chroma) words.push(reach.chroma.from > 0.02 ? 'strong colours' : 'weak colours');
   if (reach.light) words.push(reach.light.from > 0.01 ? (reach.light.to < 0.99 ? 'some tones' : 'lighter tones') : 'darker tones');
   if ((reach.held ?? []).length > 0) words.push(`${String((reach.held ?? []).length)} held`);
   const text = words.length === 0 ? 'everything' : words.join(', ');

@@ -19,7 +19,7 @@ export function Softening({ move, photo, onChange }: Props) {
     <>
       <ValueSlider
         label="Edge smoothing"
-        help="Smooths an edge that breaks up in noise, along the photo’s own edges: over how many of its pixels. A reach that was marked on the photo allows for its noise by itself and hardly ever needs it."
+        help="Smooths a reach that breaks up in noise, over so many pixels. A reach chosen by strokes rarely needs it."
         value={kept > 0 ? Math.max(1, pixels) : 0}
         min={0}
         max={Math.floor((SOFTEN_MOST * side) / THOUSANDTHS)}

@@ -111,7 +111,7 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
     role: 'slider' as const,
     'aria-valuemin': 0,
   });
-  const names: Record<Handle, string> = { softFrom: 'soft edge before', from: 'start', to: 'end', softTo: 'soft edge after', body: 'whole stretch' };
+  const names: Record<Handle, string> = { softFrom: 'soft edge before', from: 'start', to: 'end', softTo: 'soft edge after', body: 'whole range' };
   const places: [Handle, number, number][] = [
     ['softFrom', wrap(value.from - softFrom), softFrom],
     ['softTo', wrap(value.to + softTo), softTo],

@@ -2,6 +2,7 @@ import { Box, InputBase } from '@mui/material';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useDragging } from '../../ui/drag/useDragging';
 import { useHeldKeys } from '../../ui/drag/useHeldKeys';
+import { paragraph } from '../../ui/help/topic';
 import { plain, signed } from '../../model/looks';
 import { barOf, dragged, stepped, typedValue, type MixColumn } from './mixing';
 
@@ -88,7 +89,7 @@ export function MixCell({ label, column, value: kept, stop, onChange, onFocus, o
   };
   const bar = barOf(column, value);
   return (
-    <Box sx={{ position: 'relative', height: 22 }}>
+    <Box sx={{ position: 'relative', height: 22, '@media (pointer: coarse)': { height: 40 } }}>
       <Box
         ref={cell}
         role="slider"
@@ -99,6 +100,7 @@ export function MixCell({ label, column, value: kept, stop, onChange, onFocus, o
         aria-valuenow={value}
         aria-valuetext={`${plain(value, 1)}${column.unit}`}
         data-inset
+        data-topic={paragraph(column.told ?? column.title)}
         {...drag(undefined)}
         onKeyDown={onKeyDown}
         onKeyUp={arrows.onKeyUp}
@@ -107,7 +109,7 @@ export function MixCell({ label, column, value: kept, stop, onChange, onFocus, o
         onDoubleClick={() => {
           if (kept !== 0) keep(0);
         }}
-        sx={{ position: 'absolute', inset: 0, bgcolor: '#2c2c2c', borderRadius: 0.5, overflow: 'hidden', cursor: 'ew-resize', touchAction: 'none', userSelect: 'none', '&:hover': { bgcolor: '#262626' } }}
+        sx={{ position: 'absolute', inset: 0, bgcolor: '#2c2c2c', borderRadius: 0.5, overflow: 'hidden', cursor: 'ew-resize', touchAction: 'pan-y', userSelect: 'none', '&:hover': { bgcolor: '#262626' } }}
       >
         <Box style={{ left: `${String(bar.left)}%`, width: `${String(bar.width)}%` }} sx={{ position: 'absolute', top: 0, bottom: 0, bgcolor: '#6c6c6c' }} />
         <Box sx={{ position: 'absolute', left: '50%', bottom: 0, height: 4, width: '1px', bgcolor: '#9a9a9a' }} />

@@ -103,7 +103,7 @@ export function MixTable({ label, columns, rows, valueOf, onChange, onRow, onLig
           onClick={() => { setUnfolded(!unfolded); }}
           sx={{ width: '100%', justifyContent: 'flex-start', textAlign: 'left', px: 0.5, py: '3px', borderRadius: 0.5, fontSize: '0.75rem', lineHeight: 1.25, color: greys.quiet, '&:hover': { bgcolor: greys.raised, color: greys.text } }}
         >
-          {unfolded ? 'Fold what this photo hardly has' : `Hardly in this photo: ${away.map(({ title }) => title.toLowerCase()).join(', ')}`}
+          {unfolded ? 'Hide what this photo hardly has' : `Hardly in this photo: ${away.map(({ title }) => title.toLowerCase()).join(', ')}`}
         </ButtonBase>
       )}
     </Box>

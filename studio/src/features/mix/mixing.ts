@@ -5,6 +5,8 @@ export interface MixColumn {
   id: string;
   /** What more of it is. */
   title: string;
+  /** What its paragraph in the guide is called, where that is not the title. */
+  told?: string;
   /** What less of it is; said beneath the title. */
   less: string;
   help: string;

@@ -149,7 +149,7 @@ export function GainCurve({ move, source, pointed, onChange }: Pick<PanelProps<'
         })}
       </Box>
       <Typography variant="caption" component="div" sx={{ lineHeight: 1.3, fontSize: '0.7rem' }}>
-        Drag the points: greys (foot), weak and strong colours, ceiling. Line: warm colours; dashes: cool.
+        Drag the points: neutral guard, weak colours, strong colours, limit. Solid line: warm colours; dashed: cool.
       </Typography>
     </Box>
   );

@@ -1,4 +1,6 @@
-import { ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
+import { Box, ToggleButton, ToggleButtonGroup, Tooltip } from '@mui/material';
+import { HelpMark } from '../../ui/help/HelpMark';
+import { paragraph } from '../../ui/help/topic';
 import { settingInfo, type MoveKind, type MoveOf } from '../../model/looks';
 import { withParams } from './settings';
 
@@ -13,9 +15,11 @@ interface Props<K extends MoveKind> {
 
 /** A setting that is one of a few words, all of them in sight. */
 export function SettingChoice<K extends MoveKind>({ move, name, label, options, onChange }: Props<K>) {
+  const info = settingInfo(move.kind, name);
   const value = (move.params as Record<string, unknown> | undefined)?.[name] ?? options.at(-1)?.[0];
   return (
-    <Tooltip title={settingInfo(move.kind, name).help} placement="left">
+    <Box data-topic={paragraph(info.title)} sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
+    <Tooltip title={info.help} placement="left">
       <ToggleButtonGroup
         exclusive
         size="small"
@@ -33,6 +37,8 @@ export function SettingChoice<K extends MoveKind>({ move, name, label, options, 
         ))}
       </ToggleButtonGroup>
     </Tooltip>
+    <HelpMark of={info.title} />
+    </Box>
   );
 }
 

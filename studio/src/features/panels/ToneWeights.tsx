@@ -107,7 +107,7 @@ export function ToneWeights({ move, zone, onChange, source, pointed }: Props) {
       </Box>
       <Box sx={{ height: 7, mx: 0.75, background: 'linear-gradient(90deg in oklab, #000, #fff)' }} aria-hidden />
       <Typography variant="caption" component="div" sx={{ textAlign: 'center', lineHeight: 1.4, fontSize: '0.7rem' }}>
-        what counts as shadow, midtone, highlight
+        Shadows, midtones and highlights
       </Typography>
     </Box>
   );

@@ -8,7 +8,7 @@ const BANDS = ['red', 'orange', 'yellow', 'lime', 'green', 'jade', 'cyan', 'azur
 type Band = (typeof BANDS)[number];
 const SETTINGS = ['hue', 'saturation', 'luminance'] as const;
 type Setting = (typeof SETTINGS)[number];
-const HELP: Record<Setting, string> = { hue: 'Above 0 towards the next hue down the table, below 0 towards the one above', saturation: '−100 leaves grey, +100 doubles it', luminance: 'Darker or lighter; greys keep their tone' };
+const HELP: Record<Setting, string> = { hue: 'Above 0 towards the next hue in the table, below 0 towards the one before', saturation: '−100 leaves grey, +100 doubles it', luminance: 'Darker or lighter; greys keep their tone' };
 
 type Move = MoveOf<'band-mix'>;
 const touched = (move: Move, band: Band) => SETTINGS.some((name) => cellOf(move, band, name) !== 0);
@@ -71,7 +71,7 @@ export const bandMixPanel: MovePanel<'band-mix'> = {
   })),
   words: (move) => {
     const changed = BANDS.filter((band) => touched(move, band));
-    if (changed.length === 0) return 'at rest';
+    if (changed.length === 0) return 'no change';
     const told = changed.slice(0, 2).map((band) => `${band}: ${SETTINGS.filter((name) => cellOf(move, band, name) !== 0).map((name) => `${titleOf(name).toLowerCase()} ${signed(cellOf(move, band, name), 1)}${name === 'hue' ? '°' : ''}`).join(', ')}`);
     return changed.length <= 2 ? told.join('; ') : changed.join(', ');
   },

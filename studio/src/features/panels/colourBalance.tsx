@@ -24,8 +24,8 @@ function Controls({ move, onChange, families, aspect, onAspect, onLight, source,
       <MixTable
         label="Tint of each tone"
         columns={AXES.map((axis) => {
-          const { help, min, max } = settingInfo('colour-balance', 'shadows', axis);
-          return { id: axis, title: ENDS[axis][1], less: ENDS[axis][0], help, min, max, unit: '' };
+          const { title: told, help, min, max } = settingInfo('colour-balance', 'shadows', axis);
+          return { id: axis, told, title: ENDS[axis][1], less: ENDS[axis][0], help, min, max, unit: '' };
         })}
         rows={ZONES.map((name) => ({ id: name, title: settingInfo('colour-balance', name).title, swatch: SWATCH[name], share: families?.[name] ?? null, marked: pointed?.families[name] ?? 0 }))}
         valueOf={(row, column) => cellOf(move, row, column)}
@@ -63,7 +63,7 @@ export const colourBalancePanel: MovePanel<'colour-balance'> = {
     const parts = ZONES.flatMap((zone) =>
       AXES.filter((axis) => cellOf(move, zone, axis) !== 0).map((axis) => `${zone} ${ENDS[axis][cellOf(move, zone, axis) < 0 ? 0 : 1]} ${signed(Math.abs(cellOf(move, zone, axis)))}`),
     );
-    return parts.length === 0 ? 'at rest' : parts.join(', ');
+    return parts.length === 0 ? 'no change' : parts.join(', ');
   },
   parts: ZONES.map((zone) => ({
     title: settingInfo('colour-balance', zone).title,

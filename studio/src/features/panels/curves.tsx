@@ -112,7 +112,7 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
             set([], true);
           }}
         >
-          Straight
+          Reset
         </Button>
       </Box>
     </Box>
@@ -127,12 +127,13 @@ export const curvesPanel: MovePanel<'curves'> = {
   Controls,
   words: (move) => {
     const names = CHANNELS.filter((channel) => changed(move, channel)).map((channel) => `${channel === 'all' ? 'all channels' : channel} (${String(pointsOf(move, channel).length)} points)`);
-    return names.length === 0 ? 'at rest' : names.join(', ');
+    return names.length === 0 ? 'no change' : names.join(', ');
   },
   parts: CHANNELS.map((channel) => ({ title: settingInfo('curves', channel).title, only: (move) => withParams(move, Object.fromEntries(CHANNELS.filter((other) => other !== channel).map((other) => [other, []]))) })),
   pull: {
     modes: [{ id: 'tone', title: '↕ the curve at the tone pointed at' }],
     shares: false,
+    clicks: true,
     apply: (move, reading, _right, up, _mode, _nearest, aspect) => {
       const channel: Channel = CHANNELS.find((name) => name === aspect) ?? 'all';
       const along = reading.along[channel];

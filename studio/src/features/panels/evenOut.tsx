@@ -7,7 +7,7 @@ import { SettingChoice } from './SettingChoice';
 import { partsOf, settingWords, Sliders, withParams } from './settings';
 
 const PULLS = ['hue', 'chroma', 'lightness'] as const;
-const RANGES = [['near', 'near colours'], ['all', 'all alike']] as const;
+const RANGES = [['near', 'near colours'], ['all', 'all colours']] as const;
 
 function Controls({ move, onChange, pick, picking, readings, probeColours, photos }: PanelProps<'even-out'>) {
   const anchor = move.params?.anchor ?? null;
@@ -25,9 +25,9 @@ function Controls({ move, onChange, pick, picking, readings, probeColours, photo
         colour={anchor}
         onChange={set}
         onPick={() => {
-          pick('the colour to even out to', set);
+          pick('the target colour', set);
         }}
-        picking={picking === 'the colour to even out to'}
+        picking={picking === 'the target colour'}
         more={{ probes: probeColours, photos }}
       />
       {middle && middle !== anchor && (
@@ -36,15 +36,15 @@ function Controls({ move, onChange, pick, picking, readings, probeColours, photo
             set(middle);
           }}
         >
-          Use the average of what is reached
+          Use the average
         </Button>
       )}
       <Sliders move={move} names={PULLS} onChange={onChange} />
-      <SettingChoice move={move} name="range" label="Which colours it pulls" options={RANGES} onChange={onChange} />
+      <SettingChoice move={move} name="range" label="Range" options={RANGES} onChange={onChange} />
       {spread && (
-        <Box role="group" aria-label="Spread of what is reached" sx={{ mt: 0.75 }}>
+        <Box role="group" aria-label="Spread of the colours in reach" sx={{ mt: 0.75 }}>
           <Typography variant="caption" component="div">
-            Spread of what is reached (ΔE): {spread.before.toFixed(1)} → {spread.after.toFixed(1)}
+            Spread of the colours in reach (ΔE): {spread.before.toFixed(1)} → {spread.after.toFixed(1)}
           </Typography>
           {([['before', spread.before, '#8a8a8a'], ['after', spread.after, '#f0f0f0']] as const).map(([name, value, colour]) => (
             <Box key={name} sx={{ height: 6, mb: '3px', bgcolor: '#2b2b2b' }}>
@@ -62,6 +62,6 @@ export const evenOutPanel: MovePanel<'even-out'> = {
   wish: 'recolour',
   sample: (source) => ({ params: { anchor: plainestPot(source)?.colour ?? null, hue: 100, chroma: 90, lightness: 55 }, reach: around(plainestPot(source)) }),
   Controls,
-  words: (move) => (move.params?.anchor ? `to ${move.params.anchor}: ${settingWords(move, PULLS)}` : 'no colour given yet'),
+  words: (move) => (move.params?.anchor ? `to ${move.params.anchor}: ${settingWords(move, PULLS)}` : 'no colour set yet'),
   parts: partsOf('even-out', PULLS),
 };

@@ -6,7 +6,7 @@ import type { PanelProps } from './panel';
 /** A button that fits a move made for another photo to this one. */
 export function fitButton<K extends MoveKind>({ move, onChange, photoId, onFailure }: PanelProps<K>) {
   return (
-    <Tooltip title="For a move that was made on another photo: finds the same colours here.">
+    <Tooltip title="For a move made on another photo: finds the same colours here.">
       <Button
         size="small"
         sx={{ mt: 0.5 }}

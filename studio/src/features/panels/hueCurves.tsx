@@ -35,7 +35,7 @@ function Controls({ move, onChange, aspect, onAspect }: Props) {
         sx={{ px: 0.25 }}
       />
       <Typography variant="caption" component="p" sx={{ mt: 0.5, mb: 0.5 }}>
-        The curve is on the bench, over this photo’s colours. Click it to set a point; or take <b>Pull</b> and drag on a colour of the photo: it gets a point, and a guard on either side.
+        The curve is on the bench, over this photo’s colours. Click it to set a point, or use <b>Pull</b> and drag on a colour of the photo: it gets a point, with a fixed point on either side.
       </Typography>
       {points.map(([hue, value], i) => (
         <Box key={i} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
@@ -154,7 +154,7 @@ export const hueCurvesPanel: MovePanel<'hue-curves'> = {
   Bench,
   words: (move) => {
     const names = CURVES.filter((curve) => pointsOf(move, curve).some(([, y]) => y !== 0)).map((curve) => `${settingInfo('hue-curves', curve).title.toLowerCase()} (${String(pointsOf(move, curve).length)} points)`);
-    return names.length === 0 ? 'at rest' : names.join(', ');
+    return names.length === 0 ? 'no change' : names.join(', ');
   },
   parts: CURVES.map((curve) => ({ title: settingInfo('hue-curves', curve).title, only: (move) => withParams(move, Object.fromEntries(CURVES.filter((other) => other !== curve).map((other) => [other, []]))) })),
   pull: {

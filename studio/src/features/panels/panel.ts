@@ -12,8 +12,8 @@ export interface Surroundings {
   readings: Readings | undefined;
   /** The colour under the pointer on the photo. */
   pointed: ProbeReading | null;
-  /** Lets the user click a colour on the photo, as it is before this move; the caller is told its `#rrggbb` and the place. */
-  pick: (what: string, done: (colour: string, at: Place) => void) => void;
+  /** Lets the user click a colour on the photo, as it is before this move; the caller is told its `#rrggbb` and the place. One that stays goes on asking until it is put away. */
+  pick: (what: string, done: (colour: string, at: Place) => void, stays?: boolean) => void;
   /** What is being picked, in the words given to pick(); null for nothing. */
   picking: string | null;
   /** How much of the photo each family of the move holds; undefined while that is not known. */
@@ -64,6 +64,8 @@ export interface Pull<K extends MoveKind> {
   modes: { id: string; title: string }[];
   /** Whether colours are shared among bands, and "only the nearest" is a choice. */
   shares: boolean;
+  /** A click without a drag counts as well. */
+  clicks?: boolean;
   /** The move after a drag of so many pixels (right and up are positive) that began on a colour. */
   apply: (move: MoveOf<K>, reading: ProbeReading, right: number, up: number, mode: string, nearestOnly: boolean, aspect: string | null) => MoveOf<K>;
 }

@@ -22,9 +22,9 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
       colour={value}
       onChange={set(name)}
       onPick={() => {
-        pick(name === 'anchor' ? 'the colour to change' : 'the colour to reach', set(name));
+        pick(name === 'anchor' ? 'the colour to change' : 'the new colour', set(name));
       }}
-      picking={picking === (name === 'anchor' ? 'the colour to change' : 'the colour to reach')}
+      picking={picking === (name === 'anchor' ? 'the colour to change' : 'the new colour')}
       more={{ probes: probeColours, photos }}
     />
   );
@@ -46,12 +46,12 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
             set('anchor')(middle);
           }}
         >
-          Start from the middle of what is reached
+          Use the average of the reach
         </Button>
       )}
       {(anchor === null || target === null) && (
         <Typography variant="caption" component="p" sx={{ my: 0.5 }}>
-          Pick the glaze on the photo, then give the colour it is to become.
+          Pick the colour on the photo, then set the new one.
         </Typography>
       )}
       <Sliders move={move} names={AMOUNTS} onChange={onChange} />
@@ -65,7 +65,7 @@ export const recolourPanel: MovePanel<'recolour'> = {
   wish: 'recolour',
   sample: (source) => ({ params: { method: 'paint', anchor: plainestPot(source)?.colour ?? null, target: '#6b4a86' }, reach: around(plainestPot(source)) }),
   Controls,
-  words: ({ params = {} }) => (params.anchor && params.target ? `${params.anchor} → ${params.target}${params.method === 'paint' ? ', painted' : ''}${params.keepTone ? ', tone kept' : ''}` : 'no colours given yet'),
+  words: ({ params = {} }) => (params.anchor && params.target ? `${params.anchor} → ${params.target}${params.method === 'paint' ? ', painted' : ''}${params.keepTone ? ', tone kept' : ''}` : 'no colours set yet'),
   parts: partsOf('recolour', AMOUNTS).map(({ title, only }, i) => ({
     title,
     // Here the rest of an amount is all of it: alone means the others at nothing.

@@ -86,7 +86,7 @@ export const selectiveColourPanel: MovePanel<'selective-colour'> = {
   })),
   words: (move) => {
     const parts = TARGETS.filter((target) => touched(move, target)).map((target) => `${target}: ${INKS.filter((ink) => cellOf(move, target, ink) !== 0).map((ink) => `${ink} ${signed(cellOf(move, target, ink), 1)}`).join(', ')}`);
-    if (parts.length === 0) return 'at rest';
+    if (parts.length === 0) return 'no change';
     return parts.length <= 2 ? parts.join('; ') : `${parts.slice(0, 2).join('; ')} and ${String(parts.length - 2)} more`;
   },
 };

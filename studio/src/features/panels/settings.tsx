@@ -1,4 +1,6 @@
-import { FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { HelpMark } from '../../ui/help/HelpMark';
+import { paragraph } from '../../ui/help/topic';
 import { ValueSlider } from '../../ui/controls/ValueSlider';
 import { settingInfo, signed, withField, type MoveKind, type MoveOf } from '../../model/looks';
 
@@ -71,6 +73,7 @@ export function Flag<K extends MoveKind>({ move, name, rest, onChange }: FlagPro
   const info = settingInfo(move.kind, name);
   const value = valuesOf(move)[name];
   return (
+    <Box data-topic={paragraph(info.title)} sx={{ display: 'flex', alignItems: 'center' }}>
     <Tooltip title={info.help} placement="left">
       <FormControlLabel
         control={
@@ -83,9 +86,11 @@ export function Flag<K extends MoveKind>({ move, name, rest, onChange }: FlagPro
           />
         }
         label={<Typography variant="body2">{info.title}</Typography>}
-        sx={{ ml: 0 }}
+        sx={{ ml: 0, mr: 1 }}
       />
     </Tooltip>
+    <HelpMark of={info.title} />
+    </Box>
   );
 }
 
@@ -98,7 +103,7 @@ export function settingWords<K extends MoveKind>(move: MoveOf<K>, names: readonl
       const value = numberOf(move, name);
       return `${title.toLowerCase()} ${min < 0 ? signed(value, 1) : String(value)}${unit === '%' ? '' : unit}`;
     });
-  return parts.length === 0 ? 'at rest' : parts.join(', ');
+  return parts.length === 0 ? 'no change' : parts.join(', ');
 }
 
 /** Parts of a move that are plain settings: each keeps its own and lets the others rest. */

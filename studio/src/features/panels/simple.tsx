@@ -82,7 +82,7 @@ export const hueReliefPanel: MovePanel<'hue-relief'> = {
   sample: (source) => ({ params: { hue: hueOf(plainestPot(source)), amount: 85 } }),
   Controls: ({ move, onChange }: PanelProps<'hue-relief'>) => <Sliders move={move} names={RELIEF} ends={{ amount: ['darkens', 'lightens'] }} onChange={onChange} />,
   Bench: ReliefBench,
-  words: (move) => (numberOf(move, 'amount') === 0 ? 'at rest' : `hue ${String(Math.round(numberOf(move, 'hue')))}° ${numberOf(move, 'amount') > 0 ? 'lighter' : 'darker'} by ${String(Math.abs(numberOf(move, 'amount')))}, its opposite the other way`),
+  words: (move) => (numberOf(move, 'amount') === 0 ? 'no change' : `hue ${String(Math.round(numberOf(move, 'hue')))}° ${numberOf(move, 'amount') > 0 ? 'lighter' : 'darker'} by ${String(Math.abs(numberOf(move, 'amount')))}, its opposite the other way`),
   pull: {
     modes: [{ id: 'amount', title: '↕ the hue pointed at, lighter or darker' }],
     shares: false,

@@ -27,7 +27,7 @@ export function AskedPatch({ patch, place, briefly }: { patch: Patch; place: Rec
       height={patch.rows}
       role="img"
       key={patch.mask}
-      aria-label={briefly ? 'What has changed' : 'What is asked about'}
+      aria-label={briefly ? 'What has changed' : 'What the question is about'}
       style={{ position: 'absolute', left: place.left, top: place.top, width: place.width, height: place.height, pointerEvents: 'none', opacity: briefly ? 0 : 0.5, animation: `asked 1.6s ease-in-out ${briefly ? '3' : 'infinite'}` }}
     />
   );

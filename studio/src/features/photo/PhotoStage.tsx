@@ -13,6 +13,7 @@ import type { Rect } from '../../gl/rects';
 import type { Place, Stroke, Tool } from './tools';
 import { useCubePreview } from './useCubePreview';
 import { useEdges } from './useEdges';
+import { usePinch } from './usePinch';
 import { usePhotoCursor } from './usePhotoCursor';
 import { usePhotoTextures } from './usePhotoTextures';
 import { usePointerOnStage, type StageActions } from './usePointerOnStage';
@@ -71,6 +72,7 @@ export function PhotoStage(props: Props) {
   const cube = useCubePreview(drawing, photo.id, props.look, props.watch, props.onPreview, attempt);
   const edges = useEdges(drawing, photo.id, props.look);
   const pointer = usePointerOnStage({ ...props, canvas });
+  usePinch(props);
   const keyboard = usePhotoCursor({ ...props, pane });
 
   const { onStale } = props;
@@ -102,6 +104,7 @@ export function PhotoStage(props: Props) {
     <Box
       ref={frame}
       data-stage
+      data-guide="parts/photo"
       data-inset
       tabIndex={0}
       role="application"
@@ -136,7 +139,7 @@ export function PhotoStage(props: Props) {
       {ready && keyboard.cursor.at && <CursorMark at={keyboard.cursor.at} place={place} pulling={keyboard.cursor.pull !== null} />}
       {panes === 2 && <Box aria-hidden style={{ left: (lastLeft - 8) / ratio, width: 8 / ratio }} sx={{ position: 'absolute', top: 0, bottom: 0, bgcolor: greys.line }} />}
       <span id="photo-keys" hidden>
-        With a tool that acts on places, arrow keys move a cursor over the photo and Enter clicks there; Space begins and ends a stroke. While looking, arrow keys move the photo.
+        With Pan, arrow keys move the photo. With any other tool they move a cursor over it: Enter clicks there, Space begins and ends a stroke.
       </span>
       {error !== null ? (
         <Box sx={{ position: 'absolute', inset: 0, display: 'grid', placeItems: 'center', p: 4 }}>

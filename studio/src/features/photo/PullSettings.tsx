@@ -12,9 +12,9 @@ interface Props {
 
 const SMALL = { py: 0, px: 0.75, fontSize: '0.75rem' } as const;
 
-/** What a pull drives. */
+/** What pulling changes. */
 export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNearestOnly }: Props) {
-  if (modes.length === 0) return <Typography variant="body2">This kind of move has nothing to pull. Choose a shift or a band mix, or add one.</Typography>;
+  if (modes.length === 0) return <Typography variant="body2">This kind of move cannot be pulled. Select a shift or a band mix, or add one.</Typography>;
   const only = modes.length === 1 ? modes[0] : undefined;
   return (
     <>
@@ -22,15 +22,15 @@ export function PullSettings({ modes, mode, onMode, shares, nearestOnly, onNeare
         {only ? `Drag on a colour: ${only.title}.` : 'Drag on a colour to change it.'}
       </Typography>
       {!only && (
-        <OneOf label="What a pull drives" value={mode} options={modes.map(({ id, title }) => ({ value: id, title }))} onChange={onMode} sx={SMALL} />
+        <OneOf label="What pulling changes" value={mode} options={modes.map(({ id, title }) => ({ value: id, title }))} onChange={onMode} sx={SMALL} />
       )}
       {shares && (
         <OneOf
-          label="Rows that follow"
+          label="Which rows change"
           value={nearestOnly ? 'nearest' : 'shared'}
           options={[
-            { value: 'shared', title: 'Share', help: 'All rows that hold the colour move, in proportion' },
-            { value: 'nearest', title: 'Nearest', help: 'Only the row that holds most of it moves' },
+            { value: 'shared', title: 'Share', help: 'All rows that contain the colour, in proportion' },
+            { value: 'nearest', title: 'Nearest', help: 'Only the row that contains most of it' },
           ]}
           onChange={(next) => {
             onNearestOnly(next === 'nearest');

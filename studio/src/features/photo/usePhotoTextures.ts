@@ -12,7 +12,7 @@ const RESTS_AFTER_MS = 120;
 
 async function bitmapOf(url: string, signal: AbortSignal): Promise<ImageBitmap> {
   const response = await fetch(url, { signal });
-  if (!response.ok) throw new Error('The photo cannot be loaded. Reload the page; if that does not help, bring the photo in again.');
+  if (!response.ok) throw new Error('The photo cannot be loaded. Reload the page. If that does not help, import the photo again.');
   return createImageBitmap(await response.blob(), { colorSpaceConversion: 'none', premultiplyAlpha: 'none' });
 }
 

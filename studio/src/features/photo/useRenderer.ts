@@ -38,7 +38,7 @@ export function useRenderer(canvas: RefObject<HTMLCanvasElement | null>): { draw
       // Without this the browser would not give it back.
       event.preventDefault();
       end();
-      setFailure('The graphics system is busy elsewhere; the photo comes back as soon as it is free.');
+      setFailure('The graphics system is busy. The photo comes back as soon as it is free.');
     };
     element.addEventListener('webglcontextlost', lost);
     element.addEventListener('webglcontextrestored', begin);

@@ -14,7 +14,7 @@ interface Props {
 /** CIEDE2000 from which on a person sees that a colour has changed. */
 const NOTICEABLE = 2;
 
-/** The photo's own colours, a line each: as it was, and as it is now where that can be seen. */
+/** The photo's own colours, a line each: as it was, and now where that can be seen. */
 export function PotList({ source, readings, onPoint, onChoose }: Props) {
   if (!source) return <Typography variant="caption">Reading the photo …</Typography>;
   return (

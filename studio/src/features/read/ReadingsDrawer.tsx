@@ -23,11 +23,11 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
   const [which, setWhich] = useState<Which>('result');
   const scopes = which === 'source' ? source : (result ?? source);
   return (
-    <Box component="section" aria-label="Readings" sx={{ height: '100%', display: 'flex', flexWrap: 'wrap-reverse', gap: 1.5, px: 1, py: 0.75, bgcolor: greys.panel, overflow: 'auto', alignContent: 'flex-end' }}>
+    <Box component="section" aria-label="Readings" data-guide="parts/readings" sx={{ height: '100%', display: 'flex', flexWrap: 'wrap-reverse', gap: 1.5, px: 1, py: 0.75, bgcolor: greys.panel, overflow: 'auto', alignContent: 'flex-end' }}>
       <Box sx={{ flex: '1 1 430px', minWidth: 0, overflow: 'auto' }}>
         {probes.length === 0 ? (
           <Typography variant="caption" component="p" sx={{ m: 0, maxWidth: 420 }}>
-            No probe is pinned. Choose the <b>Probe</b> tool and click what ought to be grey or white: its colour is read here before and after, with its cast.
+            No probe is pinned. Select the <b>Probe</b> tool and click what should be grey or white: its colour is read here before and after, with its cast.
           </Typography>
         ) : (
           <Box component="table" sx={{ borderSpacing: '7px 1px', fontSize: '0.75rem', fontVariantNumeric: 'tabular-nums', '& th': { textAlign: 'left', fontWeight: 500, color: greys.quiet }, '& td': { whiteSpace: 'nowrap', verticalAlign: 'top', lineHeight: 1.3 } }}>
@@ -77,7 +77,7 @@ export function ReadingsDrawer({ source, result, probes, readings, onProbes }: P
         </Box>
         <Box sx={{ display: 'flex', gap: 1 }}>
           <Scope title="Levels: lightness, red, green, blue" scopes={scopes} width={200} draw={drawHistogram} />
-          <Scope title="Levels across the photo, left to right" scopes={scopes} width={200} draw={drawWaveform} />
+          <Scope title="Waveform: levels across the photo, left to right" scopes={scopes} width={200} draw={drawWaveform} />
           <Scope title="Hue around, saturation outwards" scopes={scopes} width={132} draw={drawWheel} />
         </Box>
       </Box>

@@ -23,7 +23,7 @@ export function SameColour({ lead, others, onSay, onFailure }: Props) {
   const possible = lead !== undefined && others.length > 0;
   return (
     <>
-      <Tooltip title={possible ? 'Whether the same thing has the same colour in all of these' : 'Select several photos first'}>
+      <Tooltip title={possible ? 'Compare one colour in all selected photos, and correct it' : 'Select several photos first'}>
         <span>
           <Button disabled={!possible} onClick={() => { setOver('same'); }} sx={{ whiteSpace: 'nowrap', flex: 'none' }}>
             Same colour
@@ -97,12 +97,12 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
               {same.error.message}
             </Typography>
           ) : !same.data ? (
-            <CircularProgress size={22} aria-label="Looking for it in each photo" />
+            <CircularProgress size={22} aria-label="Searching each photo" />
           ) : (
             <Box sx={{ opacity: same.isPlaceholderData ? 0.5 : 1 }}>
               <Typography variant="body2" role="status" sx={{ mb: 1 }}>
                 {same.isPlaceholderData ? (
-                  'Looking for it in each photo …'
+                  'Searching each photo …'
                 ) : (
                   <>
                     Largest difference between any two: <b>ΔE {same.data.spread.toFixed(1)}</b>
@@ -129,11 +129,11 @@ function SameDialog({ lead, others, onSay, onFailure, onClose }: Props & { lead:
       </DialogContent>
       <DialogActions>
         <Typography variant="caption" sx={{ flex: 1, ml: 2 }}>
-          Each of the others gets one move more; one undo takes all of them back.
+          Each of the other photos gets one more move. One undo removes them all.
         </Typography>
         <Button onClick={onClose}>Close</Button>
         <Button variant="contained" disabled={busy || !same.data || same.isPlaceholderData} onClick={() => { void bring(); }}>
-          {busy ? 'Bringing them …' : 'Bring the others to the first'}
+          {busy ? 'Correcting …' : 'Match the others to the first'}
         </Button>
       </DialogActions>
     </Dialog>

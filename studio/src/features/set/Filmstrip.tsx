@@ -44,7 +44,7 @@ export function Filmstrip({ photos, current, selected, arriving, onOpen }: Props
     if (at >= 0) cells.scrollToIndex(at, { align: 'auto' });
   }, [cells, at]);
   return (
-    <Box component="nav" aria-label="Photos of the set" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', flex: 1, minWidth: 0, height: 44 }}>
+    <Box component="nav" aria-label="Photos of the set" data-guide="parts/import" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', flex: 1, minWidth: 0, height: 44, '@media (pointer: coarse)': { py: '2px' } }}>
       <PhotoFiles onFiles={arriving.add}>
         {(ask) => (
           <ButtonBase ref={setImportAt} onClick={ask} sx={{ bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}>
@@ -72,7 +72,7 @@ export function Filmstrip({ photos, current, selected, arriving, onOpen }: Props
                   sx={{ position: 'absolute', top: 0, height: HEIGHT, outline: photo.id === current ? '2px solid #f5f5f5' : 'none', outlineOffset: '1px', borderRadius: 0.25, overflow: 'hidden', opacity: photo.id === current ? 1 : 0.82, '&:hover': { opacity: 1 } }}
                 >
                   <img src={smallUrl(photo)} alt="" draggable={false} loading="lazy" fetchPriority="low" style={{ width: '100%', height: '100%', objectFit: 'cover', display: 'block' }} />
-                  {photo.graded && <Box aria-label="has a grade" sx={{ position: 'absolute', right: 4, bottom: 4, width: 8, height: 8, borderRadius: '50%', bgcolor: '#f5f5f5', border: '1.5px solid #222' }} />}
+                  {photo.graded && <Box aria-label="graded" sx={{ position: 'absolute', right: 4, bottom: 4, width: 8, height: 8, borderRadius: '50%', bgcolor: '#f5f5f5', border: '1.5px solid #222' }} />}
                   {selected.size > 1 && selected.has(photo.id) && <Box aria-label="selected" sx={{ position: 'absolute', left: 0, right: 0, top: 0, height: 4, bgcolor: '#f5f5f5' }} />}
                 </ButtonBase>
               </Tooltip>

@@ -33,7 +33,7 @@ export function FirstPhotos({ title, words, onFiles, into, onFailure }: Props) {
         </PhotoFiles>
         <SampleButton into={into} onFailure={onFailure} />
       </Box>
-      <Typography variant="caption" component="p" sx={{ mt: 3 }}>
+      <Typography variant="caption" component="p" sx={{ mt: 3, color: greys.text }}>
         JPEG, PNG, TIFF, WebP, AVIF, HEIC or camera raw files
       </Typography>
     </Box>

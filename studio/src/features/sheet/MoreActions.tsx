@@ -26,7 +26,7 @@ export function MoreActions({ set, chosen, work, onRename, onRemove }: Props) {
   };
   return (
     <>
-      <Tooltip title="Rename, move to another set, take out">
+      <Tooltip title="Rename, move to another set, remove">
         <span>
           <IconButton aria-label="More for the selected photos" disabled={chosen.length === 0} onClick={(event) => { setAt(event.currentTarget); }}>
             <MoreIcon fontSize="small" />

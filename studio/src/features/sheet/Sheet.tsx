@@ -5,6 +5,7 @@ import type { PhotoSet } from '../../api/client';
 import { EmptySet } from '../set/EmptySet';
 import type { ImportState } from '../set/useImport';
 import { MessageLine } from '../shell/MessageLine';
+import { GuidePanel } from '../guide/GuidePanel';
 import type { Say } from '../shell/say';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import { greys } from '../../theme';
@@ -45,6 +46,7 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
   const [columns, setColumns] = useState(1);
   const [renaming, setRenaming] = useState<number | null>(null);
   const [over, setOver] = useOpened('over');
+  const [guide] = useOpened('guide');
   const work = useSetWork(set, onSay, onFailure);
   const resize = (next: number) => {
     const kept = Math.round(Math.max(SIZES.least, Math.min(SIZES.most, next)));
@@ -97,11 +99,12 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
         onRename={() => { setRenaming(selection.lead); }}
         onRemove={remove}
         onBack={() => { open(current ?? ids[0] ?? null); }}
-        onHelp={() => { setOver('keys'); }}
         onSay={onSay}
         onFailure={onFailure}
       />
-      <Box component="main" sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+      <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
+      {guide !== null && <Box component="section" aria-label="Guide" sx={{ width: 360, flex: 'none', bgcolor: greys.panel, borderRight: `1px solid ${greys.line}` }}><GuidePanel atHand={null} /></Box>}
+      <Box component="main" data-guide="parts/sheet" sx={{ flex: 1, minWidth: 0, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
         <h1 style={visuallyHidden}>{set.name}, all photos</h1>
         {photos.length === 0 ? (
           <Box sx={{ m: 'auto' }}><EmptySet set={set} arriving={arriving.underWay.length > 0} onFiles={arriving.add} onFailure={onFailure} /></Box>
@@ -109,11 +112,12 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
           <SheetGrid photos={photos} selection={selection} onSelect={onSelect} here={here} onHere={setHere} size={size} before={before} onOpen={open} onArrange={(next) => { void work.arrange(next); }} onColumns={setColumns} />
         )}
       </Box>
+      </Box>
       <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
         {strip}
         <MessageLine />
         <Typography variant="caption" role="note" sx={{ flex: 'none', mr: 2 }}>
-          {before ? 'As they came' : 'Double-click or Enter opens a photo · hold B for all as they came'}
+          {before ? 'As imported' : 'Double-click or Enter opens a photo · hold B to see all as imported'}
         </Typography>
       </Box>
       {renamed && (

@@ -66,11 +66,11 @@ export const SheetCell = memo(function SheetCell({ photo, index, count, at, chos
       <Box sx={{ order: 1, flex: 1, minHeight: 0, display: 'grid', placeItems: 'center', bgcolor: chosen ? '#8c8c8c' : '#404040', outline: here ? '2px dotted #fff' : 'none', outlineOffset: 2, borderRadius: 0.5, p: '6px', position: 'relative' }}>
         <img src={url} alt="" draggable={false} loading="lazy" style={{ maxWidth: '100%', maxHeight: '100%', minWidth: 0, minHeight: 0, width: '100%', height: '100%', objectFit: 'contain', display: 'block' }} />
         {lead && (
-          <Tooltip title="The first: its grade is carried over, and others are measured by it">
+          <Tooltip title="First selected: its grade is carried over, and the others are compared with it">
             <Box sx={{ position: 'absolute', left: 8, top: 8, px: 0.75, bgcolor: '#f2f2f2', color: '#222', fontSize: '0.6875rem', fontWeight: 600, borderRadius: 0.5 }}>first</Box>
           </Tooltip>
         )}
-        {behind && !before && <Box sx={{ position: 'absolute', right: 8, top: 8, px: 0.75, bgcolor: 'rgb(30 30 30 / 75%)', color: greys.text, fontSize: '0.6875rem', borderRadius: 0.5 }}>being drawn …</Box>}
+        {behind && !before && <Box sx={{ position: 'absolute', right: 8, top: 8, px: 0.75, bgcolor: 'rgb(30 30 30 / 75%)', color: greys.text, fontSize: '0.6875rem', borderRadius: 0.5 }}>updating …</Box>}
       </Box>
     </Box>
   );

@@ -1,15 +1,16 @@
 import BackIcon from '@mui/icons-material/ArrowBack';
-import KeyboardIcon from '@mui/icons-material/KeyboardOutlined';
 import BeforeIcon from '@mui/icons-material/HistoryToggleOffOutlined';
-import { Box, Button, IconButton, MenuItem, Select, Slider, Tooltip, Typography } from '@mui/material';
+import { Box, Button, IconButton, MenuItem, Select, Tooltip, Typography } from '@mui/material';
 import { useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { api, type PhotoOrder, type PhotoSet } from '../../api/client';
 import { CarryOver } from '../carry/CarryOver';
 import { Deliver } from '../deliver/Deliver';
+import { GuideButton } from '../guide/GuideButton';
 import { SameColour } from '../same/SameColour';
 import type { Say } from '../shell/say';
 import { greys } from '../../theme';
+import { SlideBar } from '../../ui/controls/SlideBar';
 import { MoreActions } from './MoreActions';
 import { inOrder, type Selection } from './selection';
 import { SIZES } from './sizes';
@@ -27,16 +28,15 @@ interface Props {
   onRename: () => void;
   onRemove: () => void;
   onBack: () => void;
-  onHelp: () => void;
   onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
 const ORDERS: { order: PhotoOrder; title: string }[] = [
-  { order: 'arrival', title: 'as they came in' },
+  { order: 'arrival', title: 'as imported' },
   { order: 'name', title: 'by name' },
-  { order: 'taken', title: 'by time of taking' },
-  { order: 'hand', title: 'by hand' },
+  { order: 'taken', title: 'by date taken' },
+  { order: 'hand', title: 'custom order' },
 ];
 
 /** The line at the top of the sheet: how it is shown, and what can be done to the selected photos. */
@@ -47,7 +47,7 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
   const lead = photos.find(({ id }) => id === selection.lead);
   const grade = useQuery({ queryKey: ['grade of', lead?.id, lead?.revision], queryFn: () => (lead ? api.grade(lead.id) : Promise.reject(new Error('No photo is selected.'))), enabled: lead !== undefined });
   return (
-    <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 1, height: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
+    <Box component="header" data-guide="parts/sheet" sx={{ display: 'flex', alignItems: 'center', gap: 0.75, px: 1, minHeight: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
       {sets}
       <Tooltip title="Back to the photo (S)">
         <span>
@@ -57,7 +57,7 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
         </span>
       </Tooltip>
       <Tooltip title="How large the photos are (+, −)">
-        <Slider aria-label="Size of the photos" value={size} min={SIZES.least} max={SIZES.most} onChange={(_, next) => { on.onSize(Array.isArray(next) ? (next[0] ?? size) : next); }} sx={{ width: 90, mx: 1, flex: 'none' }} />
+        <SlideBar aria-label="Size of the photos" value={size} min={SIZES.least} max={SIZES.most} onChange={(next) => { on.onSize(next); }} sx={{ width: 90, mx: 1, flex: 'none' }} />
       </Tooltip>
       <Select size="small" value={set.sorted} onChange={(event) => { void work.sort(event.target.value); }} slotProps={{ input: { 'aria-label': 'Order of the photos' } }} sx={{ fontSize: '0.8125rem', flex: 'none', '& .MuiSelect-select': { py: '3px' } }}>
         {ORDERS.map(({ order, title }) => (
@@ -66,9 +66,9 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
           </MenuItem>
         ))}
       </Select>
-      <Tooltip title="Hold to see all photos as they came (B)">
+      <Tooltip title="Hold to see all photos as imported (B)">
         <IconButton
-          aria-label="All photos as they came, while held"
+          aria-label="All photos as imported, while held"
           onPointerDown={() => { on.onBefore(true); }}
           onPointerUp={() => { on.onBefore(false); }}
           onPointerLeave={() => { on.onBefore(false); }}
@@ -91,11 +91,7 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
       )}
       <SameColour lead={lead} others={selected.filter(({ id }) => id !== lead?.id)} onSay={onSay} onFailure={onFailure} />
       <MoreActions set={set} chosen={chosen} work={work} onRename={on.onRename} onRemove={on.onRemove} />
-      <Tooltip title="Keys (?)">
-        <IconButton aria-label="Keys" onClick={on.onHelp}>
-          <KeyboardIcon fontSize="small" />
-        </IconButton>
-      </Tooltip>
+      <GuideButton />
       <Deliver photos={selected} />
     </Box>
   );

@@ -99,7 +99,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
       {naming && (
         <NameDialog
           title={naming.what === 'rename' ? 'Rename this set' : 'New set'}
-          label="Name, for example the job or the day"
+          label="Name, such as the job or the date"
           name={naming.name}
           action={naming.what === 'rename' ? 'Rename' : 'Create'}
           onName={(name) => { void keepName(naming.what, name); }}

@@ -34,17 +34,17 @@ export function StorageDialog({ onClose }: { onClose: () => void }) {
             {failure.message}
           </Typography>
         )}
-        {!data && !failure && <Typography variant="body2" role="status">Looking at what is there …</Typography>}
+        {!data && !failure && <Typography variant="body2" role="status">Checking storage …</Typography>}
         {data && (
-          <Box role="list" aria-label="What takes room">
+          <Box role="list" aria-label="What uses space">
             <Row title="Photos" room={data.photoBytes} help={`${counted(data.photos, 'photo')}, with what is kept beside them for looking and choosing.`} />
             <Row title="Finished files" room={data.finishedBytes} help={`${counted(data.finished, 'file')} kept for saving again; they go by themselves after fourteen days.${data.delivering ? ' Those of deliveries under way stay.' : ''}`}>
               {clear('finished', 'Clear finished files', data.finishedBytes)}
             </Row>
             <Row title="Removed photos" room={data.removedBytes} help={`${counted(data.removed, 'photo')} that can still be brought back; they go by themselves after seven days.`}>
-              {clear('removed', 'Clear for good', data.removedBytes)}
+              {clear('removed', 'Delete for good', data.removedBytes)}
             </Row>
-            <Row title="Made again when needed" room={data.remakeableBytes} help="Whole pictures for 100 % and tables of reaches. Clearing them only costs a moment the next time.">
+            <Row title="Can be made again" room={data.remakeableBytes} help="Full-size pictures and tables. They are made again when needed, which takes a moment.">
               {clear('remakeable', 'Clear these', data.remakeableBytes)}
             </Row>
             <Row title="Free on the disk" room={data.freeBytes} help="" />

@@ -14,6 +14,7 @@ import { Sheet } from '../sheet/Sheet';
 import { useSelected } from '../sheet/useSelected';
 import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../../theme';
+import { useGuideKey } from '../guide/useGuideKey';
 import { DropFiles } from './DropFiles';
 import { MessageLine } from './MessageLine';
 import type { Say } from './say';
@@ -69,6 +70,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
 
   const strip = <Filmstrip photos={sheet ? [] : photos} current={photo?.id ?? null} selected={selection.chosen} arriving={arriving} onOpen={openPhoto} />;
   const sets = <SetMenu narrow={!sheet} current={set.data ?? null} onOpen={openSet} onFailure={onFailure} onSay={onSay} />;
+  useGuideKey();
   const whole = sheet && set.data;
   return (
     <DropFiles what="Drop to import these photos into the set" onFiles={arriving.add}>

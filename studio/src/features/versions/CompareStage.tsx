@@ -65,9 +65,9 @@ export function CompareStage({ photo, panes, onTake, onDone }: Props) {
     <Box sx={{ flex: 1, minHeight: 0, display: 'flex', flexDirection: 'column' }} role="region" aria-label="Comparing">
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, px: 1, height: 36, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
         <Typography variant="body2">Comparing {panes.length}</Typography>
-        {panes.length === 2 && <OneOf label="How they stand" value={how} options={[{ value: 'beside', title: 'Side by side' }, { value: 'over', title: 'Split' }]} onChange={setHow} />}
+        {panes.length === 2 && <OneOf label="Layout" value={how} options={[{ value: 'beside', title: 'Side by side' }, { value: 'over', title: 'Split' }]} onChange={setHow} />}
         <Typography variant="caption" noWrap sx={{ flex: 1 }}>
-          The wheel zooms all, a drag moves all, a double click is 100 %.
+          The wheel zooms all, dragging moves all, double-click for 100 %.
         </Typography>
         <Button onClick={onDone}>Done comparing</Button>
       </Box>
@@ -117,7 +117,7 @@ export function CompareStage({ photo, panes, onTake, onDone }: Props) {
             data-divider
             role="slider"
             tabIndex={0}
-            aria-label="Where they meet"
+            aria-label="Divider"
             aria-valuemin={0}
             aria-valuemax={100}
             aria-valuenow={Math.round(divide * 100)}

@@ -9,14 +9,14 @@ interface Props {
   onGoTo: (number: number) => void;
 }
 
-/** What was done, the latest first; any step can be gone back to. */
+/** History, the latest first; any step can be gone back to. */
 export function History({ photoId, revision, onGoTo }: Props) {
   const steps = useQuery({ queryKey: ['history', photoId, revision], queryFn: () => api.history(photoId), placeholderData: keepPreviousData, enabled: revision !== undefined, gcTime: 30_000 }).data ?? [];
   const now = steps.findIndex((step) => step.now);
   return (
-    <Box component="section" aria-label="What was done" sx={{ mt: 1.5 }}>
+    <Box component="section" aria-label="History" sx={{ mt: 1.5 }}>
       <Typography component="h3" variant="caption" sx={{ px: 0.5, fontWeight: 600, color: greys.text }}>
-        What was done
+        History
       </Typography>
       <Box role="list" aria-label="Steps">
         {steps

@@ -50,21 +50,21 @@ export function VersionsPanel({ photo, look, versions, compared, onCompare, onTr
     />
   );
   return (
-    <Box component="section" aria-label="Versions" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }}>
+    <Box component="section" aria-label="Versions" data-guide="parts/versions" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0, flex: 1 }}>
       <PanelHead title="Versions" onBack={onBack} />
       <Box sx={{ px: 1.5, pb: 0.75 }}>
         <Button variant="outlined" fullWidth onClick={versions.keep}>
-          Keep this state (K)
+          Save a version (K)
         </Button>
       </Box>
       <Box sx={{ overflowY: 'auto', flex: 1, minHeight: 0, px: 1, pb: 1 }}>
         <Typography variant="caption" component="p" sx={{ m: 0, px: 0.5, mb: 0.5 }}>
-          {versions.list.length === 0 ? 'No state has been kept yet. Keep this one before you try another direction.' : 'Click one to take it: one undo goes back. Tick two to four to compare them.'}
+          {versions.list.length === 0 ? 'No versions yet. Save one before you try something else.' : 'Click a version to go back to it. Tick two to four to compare them.'}
         </Typography>
         {versions.loading && <CircularProgress size={20} aria-label="Loading the versions" sx={{ m: 1 }} />}
-        <Box role="list" aria-label="Kept states">
+        <Box role="list" aria-label="Saved versions">
           {entry('now', 'Now', look)}
-          {entry('source', 'As it came', { ...look, moves: [] })}
+          {entry('source', 'As imported', { ...look, moves: [] })}
           {[...versions.list].reverse().map((version) => entry(version.id, version.name, version.look, version))}
         </Box>
         <History photoId={photo.id} revision={revision} onGoTo={onGoTo} />
@@ -114,7 +114,7 @@ function VersionEntry({ photo, name, look, isNow, checked, onCheck, onTake, onRe
           </Typography>
           {isNow && (
             <Typography variant="caption" component="div" sx={{ lineHeight: 1.1 }}>
-              as it is now
+              now
             </Typography>
           )}
         </Box>

@@ -1,7 +1,7 @@
 import type { Version } from '../../api/client';
 import type { Look } from '../../model/looks';
 
-/** What can stand in a comparison: the grade as it is now, the photo as it came, a version. */
+/** What can stand in a comparison: the grade now, the photo as it came, a version. */
 export type Compared = 'now' | 'source' | number;
 
 export const MOST = 4;
@@ -22,7 +22,7 @@ export function toggled(compared: readonly Compared[], what: Compared): Compared
 export function panesOf(compared: readonly Compared[], now: Look, versions: readonly Version[]): Pane[] {
   return compared.flatMap((what): Pane[] => {
     if (what === 'now') return [{ what, name: 'Now', look: now }];
-    if (what === 'source') return [{ what, name: 'As it came', look: { ...now, moves: [] } }];
+    if (what === 'source') return [{ what, name: 'As imported', look: { ...now, moves: [] } }];
     const version = versions.find(({ id }) => id === what);
     return version ? [{ what, name: version.name, look: version.look }] : [];
   });

@@ -21,7 +21,7 @@ export function useVersions(photo: Photo, session: GradeSession, onSay: Say, onF
         // What is kept is what the screen shows.
         await session.settled();
         const kept = await api.keepVersion(photo.id, session.state.kept?.revision ?? 0);
-        onSay(`Kept as “${kept.name}”.`);
+        onSay(`Saved as “${kept.name}”.`);
       });
     },
     take: (version: Version) => {

@@ -85,13 +85,13 @@ export function ColourField({ label, help, colour, onChange, onPick, picking, mo
           </Typography>
         )}
       </Box>
-      <Tooltip title="Click it on the photo">
+      <Tooltip title="Pick it on the photo">
         <IconButton aria-label={`Pick ${label.toLowerCase()} on the photo`} aria-pressed={picking} onClick={onPick} sx={{ bgcolor: picking ? '#6a6a6a' : undefined }}>
           <PickIcon sx={{ fontSize: 18 }} />
         </IconButton>
       </Tooltip>
       {more && (
-        <Tooltip title="From a probe, another photo or a saved swatch">
+        <Tooltip title="From a probe, another photo, or a saved swatch">
           <IconButton
             aria-label={`More colours for ${label.toLowerCase()}`}
             onClick={(event) => {

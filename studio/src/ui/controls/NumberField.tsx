@@ -48,7 +48,7 @@ export function NumberField({ label, value, min, max, step, unit = '', rest, onC
     if (typed) {
       if (typed.clamped) setSaid(`${label} goes from ${range}; it is now ${plain(typed.value, 3)}.`);
       if (typed.value !== value) onChange(typed.value, true);
-    } else if (wrong) setSaid(`“${text}” is no number; ${label.toLowerCase()} is as it was.`);
+    } else if (wrong) setSaid(`“${text}” is not a number. ${label} stays as it was.`);
     setText(null);
   };
   const arrows = useHeldKeys<number>(

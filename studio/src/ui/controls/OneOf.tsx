@@ -6,6 +6,8 @@ export interface Option<T extends string> {
   title: ReactNode;
   /** Said when it is pointed at. */
   help?: string;
+  /** The page of the guide about it. */
+  guide?: string;
   /** Its name, where the title is only a part of it. */
   name?: string;
   disabled?: boolean;
@@ -39,7 +41,7 @@ export function OneOf<T extends string>({ label, value, options, onChange, orien
     >
       {options.map((option) => {
         const button = (
-          <ToggleButton key={option.value} value={option.value} disabled={option.disabled ?? false} {...(option.name ? { 'aria-label': option.name } : {})}>
+          <ToggleButton key={option.value} value={option.value} disabled={option.disabled ?? false} {...(option.guide ? { 'data-guide': option.guide } : {})} {...(option.name ? { 'aria-label': option.name } : {})}>
             {option.title}
           </ToggleButton>
         );

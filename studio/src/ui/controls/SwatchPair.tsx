@@ -5,7 +5,7 @@ export function SwatchPair({ before, after }: { before: string | null | undefine
   return (
     <Box
       role="img"
-      aria-label={before && after ? `${before} becomes ${after}` : 'changes nothing yet'}
+      aria-label={before && after ? `${before} becomes ${after}` : 'no change yet'}
       sx={{ display: 'flex', width: 40, height: 22, borderRadius: 0.5, overflow: 'hidden', flex: 'none', border: '1px solid #222' }}
     >
       <Box sx={{ flex: 1, bgcolor: before ?? '#555' }} />

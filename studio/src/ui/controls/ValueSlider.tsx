@@ -1,7 +1,10 @@
-import { Box, Slider, Tooltip, Typography } from '@mui/material';
+import { Box, Tooltip, Typography } from '@mui/material';
 import { useId, type CSSProperties } from 'react';
 import { greys } from '../../theme';
+import { HelpMark } from '../help/HelpMark';
+import { paragraph } from '../help/topic';
 import { NumberField } from './NumberField';
+import { SlideBar } from './SlideBar';
 import { useSliderSteps } from './useSliderSteps';
 
 interface Props {
@@ -20,6 +23,7 @@ interface Props {
 
 const SLIDER = {
   py: '7px !important',
+  '@media (pointer: coarse)': { py: '19px !important' },
   display: 'block',
   mx: 0.75,
   width: 'calc(100% - 12px)',
@@ -39,15 +43,15 @@ export function ValueSlider({ label, help = '', ends, value: kept, min, max, res
   const reset = () => {
     steps.instead(rest);
   };
-  const one = (next: number | number[]) => (Array.isArray(next) ? (next[0] ?? rest) : next);
   return (
-    <Box sx={{ pb: 0.25 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 24 }}>
+    <Box data-topic={paragraph(label)} sx={{ pb: 0.25 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 24 }}>
         <Tooltip title={help === '' ? '' : `${help} Double-click for ${String(rest)}.`} placement="left">
           <Typography id={id} variant="body2" onDoubleClick={reset} sx={{ cursor: 'default', fontWeight: value === rest ? 400 : 600, flex: 'none' }}>
             {label}
           </Typography>
         </Tooltip>
+        <HelpMark of={label} />
         {ends && (
           <Typography variant="caption" sx={{ flex: 1, textAlign: 'center', whiteSpace: 'nowrap', opacity: 0.85 }}>
             {ends[0]} ↔ {ends[1]}
@@ -57,7 +61,7 @@ export function ValueSlider({ label, help = '', ends, value: kept, min, max, res
           <NumberField label={label} value={value} min={min} max={max} step={step} unit={unit} rest={rest} onChange={onChange} />
         </Box>
       </Box>
-      <Slider
+      <SlideBar
         aria-labelledby={id}
         value={value}
         min={min}
@@ -66,12 +70,9 @@ export function ValueSlider({ label, help = '', ends, value: kept, min, max, res
         shiftStep={step * 10}
         track={false}
         onDoubleClick={reset}
-        onChange={(event, next) => {
-          steps.show(one(next), event);
-        }}
-        onChangeCommitted={(event, next) => {
-          steps.commit(one(next), event);
-        }}
+        onChange={steps.show}
+        onCommit={steps.commit}
+        onAbandon={steps.abandon}
         onKeyUp={steps.letGo}
         onBlur={steps.letGo}
         marks={[{ value: rest }]}

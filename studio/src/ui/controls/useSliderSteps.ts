@@ -76,6 +76,15 @@ export function useSliderSteps(kept: number, onChange: (value: number, keep: boo
     commit,
     /** For the slider's onKeyUp and onBlur. */
     letGo: keepPending,
+    /** Nothing of what is being dragged is to remain. */
+    abandon: () => {
+      if (moves.current === 0) return;
+      moves.current = 0;
+      abandoned.current = false;
+      endDrag();
+      setLive(null);
+      change.current(kept, false);
+    },
     /** Puts another value in the place of a click that is not kept yet. */
     instead: (value: number) => {
       window.clearTimeout(timer.current);

@@ -5,13 +5,14 @@ import { greys } from '../../theme';
 import { BOUNDS, SizeMemory, usualSize, type Below, type Part } from './sizes';
 
 interface Props {
-  left: ReactNode;
+  left: { part: 'left' | 'guide'; content: ReactNode };
   photo: ReactNode;
   right: ReactNode;
   /** What stands below, across the window; null for nothing. */
   below: { part: Below; content: ReactNode } | null;
-  /** The sides are folded away. */
-  folded: boolean;
+  withRight: boolean;
+  /** What stands on the left is shown. */
+  withLeft: boolean;
 }
 
 /** The least room the photo is left. */
@@ -19,10 +20,11 @@ const PHOTO = { width: 320, height: 220 };
 const LAID_OUT_MS = 60;
 
 /** The parts of the desk around the photo; each can be made larger and smaller, with the mouse and with the keyboard, and stays so. */
-export function DeskPanels({ left, photo, right, below, folded }: Props) {
+export function DeskPanels({ left, photo, right, below, withRight, withLeft }: Props) {
   const memory = useMemo(() => new SizeMemory(window.localStorage), []);
   const size = (part: Part) => memory.of(part, { width: window.innerWidth, height: window.innerHeight });
   const leftPanel = usePanelRef();
+  const leftName = left.part === 'guide' ? 'Guide' : 'Colours';
   const rightPanel = usePanelRef();
   const belowPanel = usePanelRef();
   const keep = (part: Part, panel: RefObject<PanelImperativeHandle | null>) => {
@@ -36,8 +38,8 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
     panel.current?.resize(usual);
     memory.keep(part, usual);
   };
-  const side = (part: 'left' | 'right', name: string, content: ReactNode) => (
-    <Panel id={part} panelRef={part === 'left' ? leftPanel : rightPanel} defaultSize={size(part)} minSize={BOUNDS[part].least} maxSize={BOUNDS[part].most} groupResizeBehavior="preserve-pixel-size">
+  const side = (part: 'left' | 'guide' | 'right', name: string, content: ReactNode) => (
+    <Panel key={part} id={part} panelRef={part === 'right' ? rightPanel : leftPanel} defaultSize={size(part)} minSize={BOUNDS[part].least} maxSize={BOUNDS[part].most} groupResizeBehavior="preserve-pixel-size">
       <Box component="section" aria-label={name} sx={{ height: '100%', display: 'flex', flexDirection: 'column', bgcolor: greys.panel, minHeight: 0 }}>
         {content}
       </Box>
@@ -56,19 +58,19 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
             orientation="horizontal"
             onLayoutChanged={(_, { isUserInteraction }) => {
               if (!isUserInteraction) return;
-              keep('left', leftPanel);
-              keep('right', rightPanel);
+              if (withLeft) keep(left.part, leftPanel);
+              if (withRight) keep('right', rightPanel);
             }}
           >
-            {!folded && side('left', 'Colours', left)}
-            {!folded && <Divider name="Width of the colours on the left" way="across" onReset={() => { reset('left', leftPanel); }} />}
+            {withLeft && side(left.part, leftName, left.content)}
+            {withLeft && <Divider key={`${left.part} divider`} name={`Width of the ${leftName.toLowerCase()} on the left`} way="across" onReset={() => { reset(left.part, leftPanel); }} />}
             <Panel id="photo" minSize={PHOTO.width}>
               <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column', minWidth: 0, minHeight: 0 }}>
                 {photo}
               </Box>
             </Panel>
-            {!folded && <Divider name="Width of the grade on the right" way="across" onReset={() => { reset('right', rightPanel); }} />}
-            {!folded && side('right', 'Moves', right)}
+            {withRight && <Divider name="Width of the grade on the right" way="across" onReset={() => { reset('right', rightPanel); }} />}
+            {withRight && side('right', 'Moves', right)}
           </Group>
         </Panel>
         {below && <Divider key={`${below.part} divider`} name={`Height of the ${below.part}`} way="along" onReset={() => { reset(below.part, belowPanel); }} />}
@@ -85,6 +87,6 @@ export function DeskPanels({ left, photo, right, below, folded }: Props) {
 /** A border that can be dragged, or moved with arrow keys. */
 function Divider({ name, way, onReset }: { name: string; way: 'across' | 'along'; onReset: () => void }) {
   return (
-    <Separator className="desk-divider" aria-label={name} title="Drag, or use the arrow keys; double-click for the usual size" disableDoubleClick onDoubleClick={onReset} style={way === 'across' ? { width: 5 } : { height: 5 }} />
+    <Separator className="desk-divider" aria-label={name} title="Drag or use the arrow keys. Double-click to reset" disableDoubleClick onDoubleClick={onReset} style={way === 'across' ? { width: 5 } : { height: 5 }} />
   );
 }

@@ -1,5 +1,5 @@
 /** A part of the desk whose size can be changed: widths of the two sides, heights of what stands below. */
-export type Part = 'left' | 'right' | Below;
+export type Part = 'left' | 'guide' | 'right' | Below;
 
 /** What can stand below the photo. */
 export type Below = 'bench' | 'readings' | 'checks' | 'cloud';
@@ -18,6 +18,7 @@ export interface Bounds {
 /** How far a part can be drawn; the photo keeps the rest. */
 export const BOUNDS: Record<Part, Bounds> = {
   left: { least: 140, most: 420 },
+  guide: { least: 300, most: 720 },
   right: { least: 288, most: 640 },
   bench: { least: 108, most: 640 },
   readings: { least: 150, most: 640 },
@@ -28,6 +29,7 @@ export const BOUNDS: Record<Part, Bounds> = {
 /** Where a part begins: a share of the window, never so small that it cuts what is in it, nor so large that it wastes room. */
 const USUAL: Record<Part, { side: keyof Window; share: number; least: number; most: number }> = {
   left: { side: 'width', share: 0.115, least: 172, most: 300 },
+  guide: { side: 'width', share: 0.25, least: 330, most: 560 },
   right: { side: 'width', share: 0.185, least: 302, most: 480 },
   bench: { side: 'height', share: 0.177, least: 142, most: 320 },
   readings: { side: 'height', share: 0.24, least: 200, most: 360 },

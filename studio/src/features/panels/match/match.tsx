@@ -33,10 +33,10 @@ export function withReference(move: Move, fresh: Pick<Move, 'params' | 'strength
   return { ...move, strength: fresh.strength ?? 100, params: { ...fresh.params, ...Object.fromEntries(Object.entries(kept).filter(([, value]) => value !== undefined)) } };
 }
 
-/** Whether a pot takes part where all colours are matched together. */
+/** Whether a pot match where all colours are matched together. */
 export const takesPart = ({ like, takes }: { like?: number | null; takes?: boolean | null }): boolean => takes ?? (like ?? null) !== null;
 
-/** The move with a pot that takes part, or stays, where all colours are matched together. */
+/** The move with a pot that match, or stays, where all colours are matched together. */
 export function withTaking(move: Move, index: number, takes: boolean): Move {
   return withParams(move, { pots: potsOf(move).map((pot, i) => (i === index ? { ...pot, takes } : pot)) });
 }
@@ -74,7 +74,7 @@ function Controls(props: PanelProps<'match'>) {
             Like <b>{reference.name}</b>
           </>
         ) : (
-          'Choose the photo this one is to be like:'
+          'Choose the photo to match:'
         )}
       </Typography>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 0.5, alignItems: 'center', mb: 0.75 }}>
@@ -124,7 +124,7 @@ function Controls(props: PanelProps<'match'>) {
             value={by}
             options={[
               { value: 'whole', title: 'As a whole' },
-              { value: 'pots', title: 'Pot by pot' },
+              { value: 'pots', title: 'Colour by colour' },
             ]}
             onChange={(next) => {
               onChange(withParams(move, { by: next }), true);
@@ -134,7 +134,7 @@ function Controls(props: PanelProps<'match'>) {
           <Sliders move={move} names={AMOUNTS} onChange={onChange} />
           <Flag move={move} name="hold" rest={false} onChange={onChange} />
           <Typography variant="caption" component="h3" sx={{ mt: 0.75, mb: 0.25, fontWeight: 600 }}>
-            {by === 'pots' ? 'Make each pot like' : 'Pots that take part'}
+            {by === 'pots' ? 'Colours to match' : 'Colours to match'}
           </Typography>
           {potsOf(move).map((pot, index) => {
             const like = pot.like ?? null;
@@ -150,7 +150,7 @@ function Controls(props: PanelProps<'match'>) {
                   variant="standard"
                   size="small"
                   value={by === 'whole' ? (takesPart(pot) ? 0 : LEFT) : (like ?? LEFT)}
-                  inputProps={{ 'aria-label': by === 'whole' ? `Whether ${pot.name} takes part` : `What ${pot.name} is to be like` }}
+                  inputProps={{ 'aria-label': by === 'whole' ? `Match ${pot.name}` : `Match ${pot.name} to` }}
                   onChange={({ target }) => {
                     const value = Number(target.value);
                     onChange(by === 'whole' ? withTaking(move, index, value !== LEFT) : withLike(move, index, value === LEFT ? null : value), true);
@@ -158,7 +158,7 @@ function Controls(props: PanelProps<'match'>) {
                   sx={{ width: 118, flex: 'none', fontSize: '0.78rem' }}
                 >
                   <MenuItem value={LEFT}>stays</MenuItem>
-                  {by === 'whole' ? <MenuItem value={0}>takes part</MenuItem> : reference.pots.map(({ name }, i) => <MenuItem key={i} value={i}>{name}</MenuItem>)}
+                  {by === 'whole' ? <MenuItem value={0}>match</MenuItem> : reference.pots.map(({ name }, i) => <MenuItem key={i} value={i}>{name}</MenuItem>)}
                 </Select>
               </Box>
             );
@@ -210,6 +210,6 @@ export const matchPanel: MovePanel<'match'> = {
     const reference = referenceOf(move);
     if (!reference) return 'no photo chosen yet';
     const amounts = AMOUNTS.filter((name) => numberOf(move, name) !== 100).map((name) => `${name} ${String(numberOf(move, name))} %`);
-    return `like ${reference.name}${move.params?.by === 'pots' ? ', pot by pot' : ''}${amounts.length > 0 ? `, ${amounts.join(', ')}` : ''}`;
+    return `like ${reference.name}${move.params?.by === 'pots' ? ', colour by colour' : ''}${amounts.length > 0 ? `, ${amounts.join(', ')}` : ''}`;
   },
 };

@@ -2,7 +2,7 @@ import ClearIcon from '@mui/icons-material/Close';
 import PickIcon from '@mui/icons-material/ColorizeOutlined';
 import { Box, Button, Checkbox, IconButton, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { api, type CastsLeft, type NeutralPlace } from '../../../api/client';
 import type { MoveOf } from '../../../model/looks';
 import { fitButton } from '../fitted';
@@ -10,7 +10,7 @@ import type { PanelProps } from '../panel';
 import { Sliders } from '../settings';
 import { castWords, letter, marksOf, MOST_PROBES, probesOf, withoutProbe, withProbes, type NeutralProbe } from './probes';
 
-const WHAT = 'a place that ought to be white or grey';
+const WHAT = 'a place that should be white or grey';
 
 /** Places that ought to be neutral, wherever they lie: pointed at, or proposed and then taken; and how much colour is left there. */
 export function MixedLight(props: PanelProps<'neutralise'>) {
@@ -42,12 +42,25 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
       onChange({ ...next, params: (lit.moves[0] as MoveOf<'neutralise'>).params ?? {} }, true);
     }, onFailure);
   };
+  const takeNow = useRef(take);
+  const armed = picking === WHAT;
+  const disarm = useRef<() => void>(() => undefined);
+  useEffect(() => {
+    takeNow.current = take;
+    // Asking for it again puts it away.
+    disarm.current = () => { if (armed) pick(WHAT, () => undefined, true); };
+  });
+  const full = probes.length >= MOST_PROBES;
+  useEffect(() => {
+    if (full) disarm.current();
+  }, [full]);
+  useEffect(() => () => { disarm.current(); }, []);
   const propose = () => {
     setBusy(true);
     api
       .neutralPlaces(photoId)
       .then((places) => {
-        if (places.length === 0) onFailure('Nothing on this photo looks like a tinted grey. Point at a white or grey thing yourself.');
+        if (places.length === 0) onFailure('Nothing in this photo looks like a tinted grey. Point at something white or grey yourself.');
         else setProposed(places.map((place) => ({ ...place, taken: true })));
       }, onFailure)
       .finally(() => {
@@ -58,12 +71,12 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
   return (
     <Box>
       <Typography variant="caption" component="p" sx={{ mt: 0, mb: 0.5 }}>
-        Point at white or grey things in each light, in the shade too: up to eight places.
+        Point at white or grey things in each light and in the shade, up to eight places.
       </Typography>
       {probes.map(({ colour }, index) => (
         <Row key={index} name={letter(index)} colour={colour}>
           <IconButton
-            aria-label={`Take place ${letter(index)} away`}
+            aria-label={`Remove place ${letter(index)}`}
             onClick={() => {
               onChange(withoutProbe(move, index), true);
             }}
@@ -75,7 +88,7 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
       {proposed && (
         <Box role="group" aria-label="Proposed places" sx={{ border: '1px dashed #6a6a6a', borderRadius: 1, px: 0.75, py: 0.5, my: 0.5 }}>
           <Typography variant="caption" component="p" sx={{ mt: 0, mb: 0.25 }}>
-            Proposed; see them on the photo. Leave out what is not white or grey.
+            Proposed places, marked on the photo. Untick what is not white or grey.
           </Typography>
           {proposed.map((place, index) => (
             <Row key={index} name={letter(probes.length + index)} colour={place.colour} words={place.leans}>
@@ -115,15 +128,15 @@ export function MixedLight(props: PanelProps<'neutralise'>) {
         <Button
           variant="outlined"
           startIcon={<PickIcon />}
-          aria-pressed={picking === WHAT}
+          aria-pressed={armed}
           disabled={probes.length >= MOST_PROBES}
           onClick={() => {
             pick(WHAT, (colour, at) => {
-              take([{ colour, at }]);
-            });
+              takeNow.current([{ colour, at }]);
+            }, true);
           }}
         >
-          Point at one
+          {armed ? 'Done' : 'Point at some'}
         </Button>
         {!proposed && (
           <Button disabled={busy || probes.length >= MOST_PROBES} onClick={propose}>
@@ -177,7 +190,7 @@ function Left({ left }: { left: CastsLeft }) {
     <Box component="dl" aria-label="Colour left" sx={{ display: 'grid', gridTemplateColumns: '1fr auto', columnGap: 1, my: 0.75, fontSize: '0.75rem', '& dt, & dd': { m: 0 }, '& dd': { fontVariantNumeric: 'tabular-nums' } }}>
       {left.probes && (
         <>
-          <dt title="Mean OKLCh chroma, in hundredths">Colour left at the places</dt>
+          <dt title="Mean OKLCh chroma × 100">Colour left at the places</dt>
           <dd>
             {hundredths(left.probes[0])} → {hundredths(left.probes[1])}
           </dd>
@@ -185,7 +198,7 @@ function Left({ left }: { left: CastsLeft }) {
       )}
       {left.weak && (
         <>
-          <dt title="Mean OKLCh chroma of the photo’s weak colours, in hundredths">in all its weak colours</dt>
+          <dt title="Mean OKLCh chroma × 100 of the photo’s weak colours">in all its weak colours</dt>
           <dd>
             {hundredths(left.weak[0])} → {hundredths(left.weak[1])}
           </dd>

@@ -26,7 +26,7 @@ function Controls(props: PanelProps<'neutralise'>) {
   return (
     <Box>
       <OneOf
-        label="What light the photo was taken in"
+        label="Light in the photo"
         fullWidth
         value={way}
         options={[
@@ -42,12 +42,12 @@ function Controls(props: PanelProps<'neutralise'>) {
       ) : (
         <>
           <Typography variant="caption" component="p" sx={{ mt: 0, mb: 0.5 }}>
-            {way === 'one' ? 'Point at one place that ought to be white or grey.' : 'Point at a place that ought to be grey in each range of tones.'}
-            {probesOf(move).length > 0 && ' While the move has places under mixed light, these do not count.'}
+            {way === 'one' ? 'Point at one place that should be white or grey.' : 'Point at a place that should be grey in each tone range.'}
+            {probesOf(move).length > 0 && ' Not used while there are places under Mixed light.'}
           </Typography>
           {(way === 'one' ? ZONES.slice(0, 1) : ZONES.slice(1)).map((zone) => {
             const { title, help } = settingInfo('neutralise', zone);
-            const what = zone === 'all' ? 'what ought to be grey or white' : `what ought to be grey in the ${zone}`;
+            const what = zone === 'all' ? 'what should be grey or white' : `what should be grey in the ${zone}`;
             const set = (colour: string | null) => {
               onChange(withParams(move, { [zone]: colour }), true);
             };
@@ -83,6 +83,6 @@ export const neutralisePanel: MovePanel<'neutralise'> = {
     if (probes.length > 0) return `${probes.length === 1 ? 'one place' : `${String(probes.length)} places`} to grey`;
     const zones = ZONES.slice(1).filter((zone) => params[zone]);
     if (zones.length > 0) return `${zones.map((zone) => `${zone} ${params[zone] ?? ''}`).join(', ')} to grey`;
-    return params.all ? `${params.all} to grey` : 'nothing pointed at yet';
+    return params.all ? `${params.all} to grey` : 'nothing picked yet';
   },
 };

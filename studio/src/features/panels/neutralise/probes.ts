@@ -25,7 +25,7 @@ export function withoutProbe(move: Move, index: number): Move {
 /** What no place speaks for: how much of the photo, and what it leans to. */
 export function castWords(share: number, leans: string): string {
   const tint = leans.replace(/ cast.*$/, '');
-  return `${(share * 100).toFixed(0)} % of the photo looks grey and is still tinted${tint === '' || tint === 'neutral' ? '' : ` ${tint}`}: none of the places stands in its light. If it should be grey, add one there.`;
+  return `${(share * 100).toFixed(0)} % of the photo looks grey and is still tinted${tint === '' || tint === 'neutral' ? '' : ` ${tint}`}: no place is in that light. If it should be grey, add one there.`;
 }
 
 export const letter = (index: number): string => 'abcdefgh'.charAt(index);

@@ -44,7 +44,7 @@ function Controls(props: PanelProps<'palette'>) {
     return (
       <Box>
         <Typography variant="body2" sx={{ mb: 1 }}>
-          This palette does not know the photo’s colours yet.
+          This palette has not read the photo’s colours yet.
         </Typography>
         <Button
           variant="outlined"
@@ -54,7 +54,7 @@ function Controls(props: PanelProps<'palette'>) {
             }, props.onFailure);
           }}
         >
-          Read its pots
+          Read the colours
         </Button>
       </Box>
     );
@@ -62,7 +62,7 @@ function Controls(props: PanelProps<'palette'>) {
   return (
     <Box>
       <Typography variant="caption" component="p" sx={{ mt: 0, mb: 0.5 }}>
-        Drag a pot on the bench, or choose it here and give it a colour.
+        Drag a colour on the bench, or select it here and set a new one.
       </Typography>
       {absent.length > 0 && (
         <Typography variant="caption" component="p" role="status" sx={{ mt: 0, mb: 0.5, color: '#ffd28a' }}>
@@ -90,7 +90,7 @@ function Controls(props: PanelProps<'palette'>) {
               </ButtonBase>
               {pot.to && (
                 <IconButton
-                  aria-label={`Leave ${pot.name} as it is`}
+                  aria-label={`Reset ${pot.name}`}
                   onClick={() => {
                     onChange(withTarget(move, index, null), true);
                   }}
@@ -133,7 +133,7 @@ const FIGURES = [
 function Target({ move, onChange, pot, index, pick, picking, probeColours, photos, onFailure }: PanelProps<'palette'> & { pot: Pot; index: number }) {
   const now = pot.to ?? pot.middle;
   const shown = useQuery({ queryKey: ['shown', now], queryFn: () => api.shown(now.lightness, now.chroma, now.hue), staleTime: Infinity, gcTime: 60_000 }).data;
-  const what = `what ${pot.name} is to become`;
+  const what = `the new colour of ${pot.name}`;
   const take = (hex: string | null) => {
     if (hex === null) onChange(withTarget(move, index, null), true);
     else {
@@ -146,7 +146,7 @@ function Target({ move, onChange, pot, index, pick, picking, probeColours, photo
     <Box sx={{ px: 0.75, pb: 0.5 }}>
       <ColourField
         label="To"
-        help="The colour this pot is to have; its shades follow."
+        help="The new colour. Its shades follow."
         colour={pot.to ? (shown?.colour.hex ?? null) : null}
         onChange={take}
         onPick={() => {
@@ -159,7 +159,7 @@ function Target({ move, onChange, pot, index, pick, picking, probeColours, photo
         <ValueSlider
           key={property}
           label={label}
-          help={property === 'hue' ? 'OKLCh hue of the pot’s middle.' : property === 'chroma' ? 'OKLCh chroma of the pot’s middle, in hundredths.' : 'OKLCh lightness of the pot’s middle, in hundredths.'}
+          help={property === 'hue' ? 'OKLCh hue of the middle of this colour.' : property === 'chroma' ? 'OKLCh chroma × 100 of the middle of this colour.' : 'OKLCh lightness × 100 of the middle of this colour.'}
           value={Number((now[property] * times).toFixed(1))}
           min={min}
           max={max}

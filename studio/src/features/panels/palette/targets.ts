@@ -94,6 +94,6 @@ export function together(move: Move, moved: number, left: number): Move {
 /** What the palette does, in one line. */
 export function paletteWords(move: Move): string {
   const moved = potsOf(move).filter(({ to }) => to != null);
-  if (moved.length === 0) return 'no pot moved yet';
+  if (moved.length === 0) return 'no colour changed yet';
   return `${moved.map(({ name }) => name).join(', ')} moved`;
 }
