@@ -10,7 +10,7 @@ export interface Track {
 }
 
 /** The value at a place along a slider, on its steps. */
-export function valueAt(x: number, { left, width, min, max, step }: Track): number {
+function valueAt(x: number, { left, width, min, max, step }: Track): number {
   const share = Math.min(1, Math.max(0, width > 0 ? (x - left) / width : 0));
   const steps = Math.round((share * (max - min)) / step);
   return Math.min(max, Number((min + steps * step).toFixed(6)));
