@@ -74,7 +74,7 @@ final class SwatchCommand extends Command
         }
         $parts = array_map('trim', explode(',', $text));
         if (3 !== \count($parts) || 3 !== \count(array_filter($parts, is_numeric(...)))) {
-            throw new UsageError(\sprintf('%s"%s" is no colour: write #rrggbb, or three numbers from 0 to 1 as 0.8,0.5,0.1.', $where, $text));
+            throw new UsageError(\sprintf('%s"%s" is not a colour: write #rrggbb, or three numbers from 0 to 1 as 0.8,0.5,0.1.', $where, $text));
         }
         [$r, $g, $b] = array_map(floatval(...), $parts);
         if (min($r, $g, $b) < 0.0 || max($r, $g, $b) > 1.0) {

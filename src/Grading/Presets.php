@@ -12,7 +12,7 @@ use Tovrin\Core\Model\Table\Tables;
 final readonly class Presets
 {
     /** Folders of looks/, with their titles, in the order they are offered. */
-    private const GROUPS = ['casts' => 'Against casts', 'recolouring' => 'Recolouring', 'mood' => 'Mood'];
+    private const GROUPS = ['casts' => 'Remove a cast', 'recolouring' => 'Recolouring', 'mood' => 'Mood'];
 
     public function __construct(#[Autowire('%kernel.project_dir%/looks')] private string $directory, private Tables $tables)
     {

@@ -187,7 +187,7 @@ final class ColourManagementTest extends TestCase
             foreach ($inks as $i => $ink) {
                 self::assertEqualsWithDelta(array_map(floatval(...), \array_slice($found[$i], 1)), \array_slice($values, 3 * $i, 3), 1.0, implode(' ', $ink));
             }
-            self::assertStringContainsString(0 === $tagged ? 'its own profile' : 'does not say', implode(' ', $pixels->origin->notes));
+            self::assertStringContainsString(0 === $tagged ? 'its own profile' : 'without a profile', implode(' ', $pixels->origin->notes));
         }
         // JPEGs keep ink the other way round, as most programs write them.
         foreach ([0, 3, 5] as $i) {

@@ -47,9 +47,9 @@ final class AreaJsonTest extends TestCase
     {
         $with = static fn (mixed ...$shapes): array => ['area' => ['shapes' => $shapes]];
         yield 'a polygon of two points' => [$with(['shape' => 'polygon', 'points' => [[0, 0], [1, 1]]]), '/moves\[0\]\.area\.shapes\[0\]: A polygon of 2 points encloses nothing.*at least three/'];
-        yield 'a polygon that crosses itself' => [$with(self::ELLIPSE, ['shape' => 'polygon', 'points' => [[0.1, 0.1], [0.9, 0.9], [0.9, 0.1], [0.1, 0.9]]]), '/shapes\[1\]: The polygon crosses itself.*Draw it anew/'];
-        yield 'an ellipse beside the photo' => [$with(['shape' => 'ellipse', 'centre' => [1.8, 0.5], 'radii' => [0.2, 0.2]]), '/beside the photo.*Move it/'];
-        yield 'a polygon beside the photo' => [$with(['shape' => 'polygon', 'points' => [[1.5, 0], [2, 0], [2, 1]]]), '/beside the photo/'];
+        yield 'a polygon that crosses itself' => [$with(self::ELLIPSE, ['shape' => 'polygon', 'points' => [[0.1, 0.1], [0.9, 0.9], [0.9, 0.1], [0.1, 0.9]]]), '/shapes\[1\]: The polygon crosses itself.*Draw it again/'];
+        yield 'an ellipse beside the photo' => [$with(['shape' => 'ellipse', 'centre' => [1.8, 0.5], 'radii' => [0.2, 0.2]]), '/outside the photo.*Move it/'];
+        yield 'a polygon beside the photo' => [$with(['shape' => 'polygon', 'points' => [[1.5, 0], [2, 0], [2, 1]]]), '/outside the photo/'];
         yield 'a gradient of no length' => [$with(['shape' => 'gradient', 'from' => [0.5, 0.5], 'to' => [0.5, 0.5]]), '/begins where it ends/'];
         yield 'a thousand strokes' => [$with(...array_fill(0, 1000, ['shape' => 'brush', 'points' => [[0.5, 0.5]]])), '/moves\[0\]\.area\.shapes: There are 1000 shapes; an area has at most 100/'];
         yield 'strokes of too many points' => [$with(...array_fill(0, 20, ['shape' => 'brush', 'points' => array_fill(0, 300, [0.5, 0.5])])), '/moves\[0\]\.area: Its shapes have 6000 points in all; an area has room for 4000/'];
@@ -58,7 +58,7 @@ final class AreaJsonTest extends TestCase
         yield 'a setting of another shape' => [$with(['radius' => 1] + self::ELLIPSE), '/shapes\[0\]\.radius: there is no such setting/'];
         yield 'a point that is none' => [$with(['shape' => 'brush', 'points' => [[0, 0], [0, 1], [1, 1], ['a', 1]]]), '/points\[3\]: must be two numbers/'];
         yield 'colours that are not one a point' => [$with(['shape' => 'brush', 'points' => [[0, 0], [0, 1]], 'colours' => ['#112233']]), '/one colour a point; there are 1 for 2/'];
-        yield 'a colour that is none' => [$with(['shape' => 'brush', 'points' => array_fill(0, 5, [0, 0]), 'colours' => ['#112233', '#112233', '#112233', '#112233', 'red']]), '/colours\[4\]: "red" is no colour/'];
+        yield 'a colour that is none' => [$with(['shape' => 'brush', 'points' => array_fill(0, 5, [0, 0]), 'colours' => ['#112233', '#112233', '#112233', '#112233', 'red']]), '/colours\[4\]: "red" is not a colour/'];
         yield 'no shapes' => [['area' => ['shapes' => []]], '/moves\[0\]\.area/'];
         yield 'no object' => [['area' => 5], '/moves\[0\]\.area: must be an object/'];
         yield 'softened and reading what runs' => [['reach' => self::REACH, 'soften' => 3, 'reads' => 'running'], '/moves\[0\]\.soften: a softened matte is read from the source/'];
@@ -70,7 +70,7 @@ final class AreaJsonTest extends TestCase
         $move = static fn (float $x): array => ['kind' => 'shift', 'params' => ['hue' => 20], 'area' => ['shapes' => [['centre' => [$x, 0.5]] + self::ELLIPSE]]];
         self::assertCount(5, Looks::of($move(0.1), $move(0.2), $move(0.3), $move(0.1), $move(0.3))->moves);
         $this->expectException(FormatError::class);
-        $this->expectExceptionMessageMatches('/moves\[3\]\.area: it would be the 4th different area.*same area as another move, or take one away/');
+        $this->expectExceptionMessageMatches('/moves\[3\]\.area: it would be the 4th different area.*same area as another move, or remove one/');
         Looks::of($move(0.1), $move(0.2), $move(0.3), $move(0.4));
     }
 }

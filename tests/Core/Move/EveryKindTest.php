@@ -216,7 +216,7 @@ final class EveryKindTest extends TestCase
         yield 'a point beyond 255' => ['curves', ['all' => [[0, 0], [300, 100]]], 'all\[1\]\[0\]: 300 is too large'];
         yield 'hue points that meet at the seam' => ['hue-curves', ['hue' => [[0, 10], [360, -10]]], 'closes lie on top'];
         yield 'tone bounds that do not rise' => ['colour-balance', ['bounds' => ['shadowsEnd' => 0.9]], 'tone bounds must rise'];
-        yield 'no colour' => ['recolour', ['anchor' => 'ochre'], 'anchor: "ochre" is no colour'];
+        yield 'no colour' => ['recolour', ['anchor' => 'ochre'], 'anchor: "ochre" is not a colour'];
         yield 'too dark to judge' => ['neutralise', ['all' => '#000000'], 'too dark'];
         yield 'zones the wrong way round' => ['neutralise', ['shadows' => '#eeeeee', 'highlights' => '#222233'], 'not lighter'];
         yield 'out of range' => ['saturation', ['limit' => 0], 'limit: 0 is too small'];

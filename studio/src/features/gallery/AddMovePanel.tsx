@@ -45,7 +45,7 @@ export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
             }
             if (event.key !== 'Escape') event.stopPropagation();
           }}
-          sx={{ bgcolor: '#2a2a2a', borderRadius: 1, px: 1, fontSize: '0.8125rem' }}
+          sx={{ bgcolor: '#2a2a2a', borderRadius: 1, fontSize: '0.8125rem', '& input': { px: 1, borderRadius: 1 } }}
         />
       </Box>
       <Box sx={{ overflowY: 'auto', flex: 1, minHeight: 0, px: 1, pb: 1 }}>
@@ -75,7 +75,7 @@ export function AddMovePanel({ photo, source, look, onKind, onBack }: Props) {
                     <Typography variant="body2" sx={{ fontWeight: 600, lineHeight: 1.25 }}>
                       {kindTitle(kind)}
                     </Typography>
-                    <Typography variant="caption" component="div" sx={{ fontSize: '0.7rem', lineHeight: 1.25, display: '-webkit-box', WebkitLineClamp: 3, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={kindHelp(kind)}>
+                    <Typography variant="caption" component="div" sx={{ fontSize: '0.7rem', lineHeight: 1.25, display: '-webkit-box', WebkitLineClamp: 4, WebkitBoxOrient: 'vertical', overflow: 'hidden' }} title={kindHelp(kind)}>
                       {kindHelp(kind)}
                     </Typography>
                   </Box>

@@ -55,7 +55,7 @@ export function GuidePanel({ atHand }: { atHand: AtHand | null }) {
             }
             if (event.key !== 'Escape' && event.key !== 'F1') event.stopPropagation();
           }}
-          sx={{ bgcolor: '#2a2a2a', borderRadius: 1, px: 1, fontSize: '0.8125rem' }}
+          sx={{ bgcolor: '#2a2a2a', borderRadius: 1, fontSize: '0.8125rem', '& input': { px: 1, borderRadius: 1 } }}
         />
         <Tooltip title="Close the guide (Esc)">
           <IconButton aria-label="Close the guide" onClick={() => { setTopic(null); }}>

@@ -57,7 +57,9 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
         </span>
       </Tooltip>
       <Tooltip title="How large the photos are (+, −)">
-        <SlideBar aria-label="Size of the photos" value={size} min={SIZES.least} max={SIZES.most} onChange={(next) => { on.onSize(next); }} sx={{ width: 90, mx: 1, flex: 'none' }} />
+        <Box sx={{ width: 106, flex: 'none', px: 1 }}>
+          <SlideBar aria-label="Size of the photos" value={size} min={SIZES.least} max={SIZES.most} onChange={(next) => { on.onSize(next); }} />
+        </Box>
       </Tooltip>
       <Select size="small" value={set.sorted} onChange={(event) => { void work.sort(event.target.value); }} slotProps={{ input: { 'aria-label': 'Order of the photos' } }} sx={{ fontSize: '0.8125rem', flex: 'none', '& .MuiSelect-select': { py: '3px' } }}>
         {ORDERS.map(({ order, title }) => (

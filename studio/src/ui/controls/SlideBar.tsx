@@ -50,7 +50,7 @@ export function SlideBar({ value, min, max, step = 1, onChange, onCommit, onAban
     touch.current = null;
   };
   return (
-    <Box component="span" onPointerDownCapture={press} onTouchStartCapture={start} onTouchMoveCapture={move} onTouchEndCapture={end} onTouchCancelCapture={cancel} sx={{ display: 'block', flex: 1, minWidth: 0 }}>
+    <Box component="span" onPointerDownCapture={press} onTouchStartCapture={start} onTouchMoveCapture={move} onTouchEndCapture={end} onTouchCancelCapture={cancel} sx={{ display: 'flex', alignItems: 'center', flex: 1, minWidth: 0 }}>
       <Slider
         {...rest}
         ref={slider}
