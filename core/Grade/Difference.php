@@ -24,7 +24,7 @@ final class Difference
             array_push($words, ...self::ofMove($old[$id], $move));
         }
         if ($before->edges !== $after->edges) {
-            $words[] = Edges::Unmixed === $after->edges ? 'Edges unmixed' : 'Edges left mixed';
+            $words[] = Edges::Unmixed === $after->edges ? 'Clean edges on' : 'Clean edges off';
         }
         $stayed = static fn (array $one, array $other): array => array_keys(array_intersect_key($one, $other));
         if ($stayed($old, $new) !== $stayed($new, $old)) {
@@ -72,7 +72,7 @@ final class Difference
         return match (true) {
             null === $new => 'acts on the whole photo',
             null === $old => 'limited to an area: '.$new->parts[0]->shape::id(),
-            $more > 0 => $new->parts[\count($new->parts) - 1]->shape::id().($new->parts[\count($new->parts) - 1]->subtract ? ' taken off its area' : ' added to its area'),
+            $more > 0 => $new->parts[\count($new->parts) - 1]->shape::id().($new->parts[\count($new->parts) - 1]->subtract ? ' subtracted from its area' : ' added to its area'),
             $more < 0 => 'a shape of its area removed',
             default => 'changed its area',
         };

@@ -37,7 +37,7 @@ final class VersionsApiTest extends ApiTestCase
         self::assertSame([
             [0, ['The photo as imported'], false],
             // Looks that say nothing of edges have them mixed; a photo begins with them unmixed.
-            [1, ['Added “Bowl”', 'Edges left mixed'], false],
+            [1, ['Added “Bowl”', 'Clean edges off'], false],
             [2, ['Added Warmth', '“Bowl”: hue 30 → 40'], false],
             [3, ['Removed “Bowl”', 'Warmth 0 → 10', 'Warmth: amount 100 → 50 %'], true],
         ], $this->steps());

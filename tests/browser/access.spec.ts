@@ -67,7 +67,7 @@ test('axe-core finds nothing in dialogues and menus, in a small window, on an em
   await expect(page.locator('.MuiDialog-root')).toHaveCount(0);
   await page.getByRole('button', { name: 'Deliver', exact: true }).click();
   expect(await violations(page), 'deliver').toEqual([]);
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
   await page.getByRole('button', { name: 'Versions', exact: true }).click();
   await page.getByRole('button', { name: 'Save a version (K)' }).click();
   await page.getByRole('checkbox', { name: 'Compare Now' }).check();

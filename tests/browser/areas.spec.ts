@@ -70,17 +70,17 @@ test('shapes are listed with the move, changed by numbers, taken off, inverted a
   const studio = new Studio(page);
   await studio.openWith(JUG, [{ ...TURN, area: ELLIPSE }]);
   await studio.tool('Area');
-  await page.getByRole('button', { name: 'Take off', exact: true }).click();
+  await page.getByRole('button', { name: 'Subtract', exact: true }).click();
   await page.getByRole('button', { name: 'Gradient', exact: true }).click();
   await drag(page, studio, [[0.3, 0.5], [0.4, 0.5]]);
   const list = page.getByRole('list', { name: 'Shapes of the area' });
   await expect(list.getByRole('listitem')).toHaveCount(2);
   await list.getByRole('button', { name: '1 Ellipse' }).click();
-  await studio.number('Ellipse, half its width').fill('30');
+  await studio.number('Ellipse, half width').fill('30');
   await page.keyboard.press('Enter');
   await expect.poll(async () => ((await areaOf(studio))?.shapes[0]?.['radii'] as number[])[0]).toBe(0.3);
   expect((await areaOf(studio))?.shapes[1]).toMatchObject({ shape: 'gradient', subtract: true });
-  await expect(rows(page).first()).toContainText('in ellipse, gradient taken off');
+  await expect(rows(page).first()).toContainText('in ellipse, gradient subtracted');
   // Left of where the gradient begins the ellipse still is, right of where it ends it is taken off.
   await studio.view('Matte');
   const [left, right] = await colours(page, studio, [[0.2, 0.5], [0.45, 0.5]]);
@@ -91,7 +91,7 @@ test('shapes are listed with the move, changed by numbers, taken off, inverted a
   const [out] = await colours(page, studio, [[0.2, 0.5]]);
   expect(out?.[0]).toBe(0);
   await studio.tool('Area');
-  await page.getByRole('button', { name: 'Take shape 2 away' }).click();
+  await page.getByRole('button', { name: 'Remove shape 2' }).click();
   await expect(list.getByRole('listitem')).toHaveCount(1);
   await page.getByRole('button', { name: 'Remove the area' }).click();
   await expect.poll(async () => (await areaOf(studio)) ?? null).toBeNull();
@@ -210,7 +210,7 @@ test('edges are unmixed in the file as on the screen, which is a switch of the g
   // With as many nodes as the screen has, so that it is the edges that are compared.
   await expect.poll(await offFromFile(page, studio, 'jug-on-bricks.jpg', 'unmixed', '--lattice', '33')).toBeLessThanOrEqual(2);
   const unmixed = await studio.pixels();
-  await page.getByRole('switch', { name: 'Edges unmixed' }).click();
+  await page.getByRole('switch', { name: 'Clean edges' }).click();
   // Its help would lie over the photo.
   await page.mouse.move(5, 300);
   await expect(page.getByRole('tooltip')).toHaveCount(0);

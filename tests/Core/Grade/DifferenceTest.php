@@ -42,7 +42,7 @@ final class DifferenceTest extends TestCase
         $area = static fn (array ...$shapes): array => ['area' => ['shapes' => $shapes]];
         [$ellipse, $brush] = [['shape' => 'ellipse', 'centre' => [0.5, 0.5], 'radii' => [0.2, 0.2]], ['shape' => 'brush', 'points' => [[0.5, 0.5]], 'subtract' => true]];
         yield 'an area' => [[self::BOWL], [$area($ellipse) + self::BOWL], ['“Bowl”: limited to an area: ellipse']];
-        yield 'a shape more' => [[$area($ellipse) + self::BOWL], [$area($ellipse, $brush) + self::BOWL], ['“Bowl”: brush taken off its area']];
+        yield 'a shape more' => [[$area($ellipse) + self::BOWL], [$area($ellipse, $brush) + self::BOWL], ['“Bowl”: brush subtracted from its area']];
         yield 'a shape less' => [[$area($ellipse, $brush) + self::BOWL], [$area($brush) + self::BOWL], ['“Bowl”: a shape of its area removed']];
         yield 'a shape moved' => [[$area($ellipse) + self::BOWL], [$area(['centre' => [0.4, 0.4]] + $ellipse) + self::BOWL], ['“Bowl”: changed its area']];
         yield 'no area any more' => [[$area($ellipse) + self::BOWL], [self::BOWL], ['“Bowl”: acts on the whole photo']];

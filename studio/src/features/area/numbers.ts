@@ -47,7 +47,7 @@ export function numbersOf(shape: Shape): ShapeNumber[] {
       const turn = rangeOf('ellipse', 'turn');
       return [
         ...pair('Middle', shape.centre, (centre) => ({ ...shape, centre })),
-        ...pair('Half its', shape.radii, (radii) => ({ ...shape, radii }), [[0, 'width'], [1, 'height']], [0.2, 300]),
+        ...pair('Half', shape.radii, (radii) => ({ ...shape, radii }), [[0, 'width'], [1, 'height']], [0.2, 300]),
         { label: 'Turn', value: shape.turn ?? 0, min: turn.min, max: turn.max, step: 1, unit: '°', rest: 0, with: (value) => ({ ...shape, turn: value }) },
         share(shape, 'feather', 'Feather'),
       ];

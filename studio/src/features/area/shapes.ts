@@ -128,7 +128,7 @@ export function areaWords(area: Area | null | undefined): string {
   if (!area) return 'the whole photo';
   const counts = new Map<string, number>();
   for (const shape of area.shapes) {
-    const word = `${titleOf(shape).toLowerCase()}${shape.subtract ? ' taken off' : ''}`;
+    const word = `${titleOf(shape).toLowerCase()}${shape.subtract ? ' subtracted' : ''}`;
     counts.set(word, (counts.get(word) ?? 0) + 1);
   }
   const text = [...counts].map(([word, count]) => (count === 1 ? word : `${word} × ${String(count)}`)).join(', ');
