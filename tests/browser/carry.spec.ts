@@ -17,7 +17,7 @@ test('a grade is carried over to other photos, fitted to each, and all of it is 
   await photos.getByRole('button', { name: 'bowl-and-vase-2.jpg' }).click();
   await photos.getByRole('button', { name: 'tiles.jpg' }).click();
   // The tiles have no ochre bowl; that is told before anything is done.
-  await expect(dialog.getByText('“Ochre bowl to rust” finds nothing there.')).toBeVisible();
+  await expect(dialog.getByText('“Ochre bowl to rust” finds nothing in this photo.')).toBeVisible();
   expect(await moves(PHOTOS.second)).toEqual([]);
   await dialog.getByRole('checkbox', { name: /Plaster/ }).click();
   await dialog.getByRole('button', { name: 'Carry over to 2 photos' }).click();

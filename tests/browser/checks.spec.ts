@@ -76,7 +76,7 @@ test('a change that makes something clearly worse says so beside its move, once'
 test('a photo with nothing wrong says so', async ({ page }) => {
   await begun(page, PHOTOS.third, []);
   await page.getByRole('button', { name: 'Checks', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Checks' })).toContainText('Nothing was found');
+  await expect(page.getByRole('region', { name: 'Checks' })).toContainText('No problems found');
 });
 
 test('the cloud is turned by hand and by keys, goes from source to result, and lights what is reached', async ({ page }) => {

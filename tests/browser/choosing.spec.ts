@@ -15,7 +15,7 @@ test('one drag lights up the whole bowl and nothing else; strokes are listed, un
   await studio.open(PHOTOS.bowl);
   await studio.tool('Choose');
   // The chosen move does something already: choosing begins one of its own.
-  await expect(page.getByRole('status')).toContainText('a new move begins there');
+  await expect(page.getByRole('status')).toContainText('to start a new move');
   await studio.stroke([[0.22, 0.58], [0.36, 0.62]]);
   await expect(rows(page)).toHaveCount(4);
   await expect(page.getByRole('group', { name: 'View' }).getByRole('button', { name: 'Reached', pressed: true })).toBeVisible();
@@ -39,7 +39,7 @@ test('one drag lights up the whole bowl and nothing else; strokes are listed, un
   await studio.settled();
   await page.keyboard.press('Control+z');
   await expect(strokes).toHaveCount(2);
-  await page.getByRole('button', { name: 'Take away stroke 2, held' }).click();
+  await page.getByRole('button', { name: 'Remove stroke 2, held' }).click();
   await expect(strokes).toHaveCount(1);
   await studio.settled();
 
@@ -78,7 +78,7 @@ test('what is caught without having been marked is lit and asked about; one clic
   };
   // What an answer would change is said and lit before it is given, and nothing is changed by looking.
   await page.getByRole('button', { name: 'Protect' }).hover();
-  await expect(page.getByRole('status').filter({ hasText: /This would (also )?let go of/ })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: /This would (also )?release/ })).toBeVisible();
   await page.getByRole('button', { name: 'Include' }).hover();
   await expect(page.getByRole('status').filter({ hasText: 'This would catch nothing else.' })).toBeVisible();
   expect(await share()).toEqual(before);

@@ -79,9 +79,9 @@ test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so'
   await expect(about).toHaveCount(0);
 
   const deliver = async (bits: string, profile: string) => {
-    await page.getByLabel('Bits').click();
+    await page.getByRole('combobox', { name: 'Bits' }).click();
     await page.getByRole('option', { name: bits, exact: true }).click();
-    await page.getByLabel('Profile').click();
+    await page.getByRole('combobox', { name: 'Profile' }).click();
     await page.getByRole('option', { name: profile, exact: true }).click();
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: /^Deliver (one|\d)/ }).click()]);
     const path = join(scratch, `${bits}-${profile}.tif`.replaceAll(' ', '-'));
@@ -96,7 +96,7 @@ test('a photo of 16 bits in ROMM RGB says so, is seen, graded and comes back so'
   expect(await deliver('8', 'Display P3')).toBe('8 Display P3');
   await expect(page.getByText(/Within ΔE 0\.0\d on average/).first()).toBeVisible();
   // What has no place for 16 bits is said to be too coarse for so wide an encoding.
-  await page.getByLabel('Profile').click();
+  await page.getByRole('combobox', { name: 'Profile' }).click();
   await page.getByRole('option', { name: 'ROMM RGB', exact: true }).click();
   await expect(page.getByText('8 bits are too coarse for ROMM RGB', { exact: false })).toBeVisible();
 });

@@ -64,7 +64,7 @@ test('undo, redo and a reload', async ({ page }) => {
   await studio.settled();
   expect(differing(fresh, await studio.pixels(), 1)).toBeLessThan(0.002);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByText('Nothing is changed yet')).toBeVisible();
+  await expect(page.getByText('No changes yet')).toBeVisible();
   await page.keyboard.press('Control+Shift+z');
   await page.getByRole('button', { name: 'Redo' }).click();
   await expect(row(page, /Move 1/)).toContainText('greens: magenta +60');
@@ -139,7 +139,7 @@ test('a number is taken with its unit or a comma, brought within its range, and 
   await studio.number('Hue').fill('red');
   await expect(page.getByText('Hue: a number from −180 to 180')).toBeVisible();
   await type('red', '−27°');
-  await expect(page.getByText('“red” is no number; hue is as it was.')).toBeVisible();
+  await expect(page.getByText('“red” is not a number. Hue stays as it was.')).toBeVisible();
   expect((await studio.kept(PHOTOS.second)).revision).toBe(revision);
   await type('999', '180°');
   await expect(page.getByText('Hue goes from −180 to 180; it is now 180.')).toBeVisible();

@@ -116,7 +116,7 @@ test('neutralise: pointing at white in shade makes it grey', async ({ page }) =>
   await page.getByRole('button', { name: 'By tone' }).click();
   await page.getByRole('button', { name: 'Pick shadows on the photo' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByText('Click what ought to be grey in the shadows on the photo.')).toHaveCount(0);
+  await expect(page.getByText('Click what should be grey in the shadows on the photo.')).toHaveCount(0);
 });
 
 test('recolour takes over a reach that was just chosen, and lands on the colour typed', async ({ page }) => {
@@ -162,7 +162,8 @@ test('even out shows the spread before and after, and brings it down', async ({ 
   await studio.stroke([[0.66, 0.47], [0.71, 0.5]]);
   await studio.tool('Pan');
   await studio.addMove('Even out');
-  await page.getByRole('button', { name: 'Use the average of what is reached' }).click();
+  // What is reached gives the colour to even out to.
+  await expect(page.getByRole('region', { name: 'Controls of the move' }).getByRole('textbox', { name: 'Towards, colour' })).toHaveValue(/^#[0-9a-f]{6}$/);
   for (const name of ['Hue', 'Saturation', 'Lightness']) {
     await studio.number(name).fill('100');
     await studio.number(name).press('Enter');

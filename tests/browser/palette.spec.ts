@@ -105,7 +105,7 @@ test('a match: another photo is chosen, pots are paired, amounts are set; a file
   expect(differing(before, whole, 6)).toBeGreaterThan(0.5);
   await page.getByRole('button', { name: 'Colour by colour' }).click();
   await expect.poll(async () => (await params()).by).toBe('pots');
-  const choice = page.getByRole('combobox', { name: /is to be like$/ }).first();
+  const choice = page.getByRole('combobox', { name: /^Match .* to$/ }).first();
   await choice.click();
   await page.getByRole('option', { name: 'stays' }).click();
   await expect.poll(async () => (await params()).pots[0]?.like ?? null).toBeNull();
@@ -115,7 +115,7 @@ test('a match: another photo is chosen, pots are paired, amounts are set; a file
   const grey = new PNG({ width: 60, height: 40 });
   for (let i = 0; i < 2400; i++) grey.data.set([40 + (i % 60) * 3, 40 + (i % 60) * 3, 40 + (i % 60) * 3, 255], 4 * i);
   await page.getByLabel('A picture to match').setInputFiles({ name: 'old print.png', mimeType: 'image/png', buffer: PNG.sync.write(grey) });
-  await expect(page.getByText('only lightness is taken from it')).toBeVisible();
+  await expect(page.getByText('only its lightness can be matched')).toBeVisible();
   await expect.poll(async () => (await params()).reference?.name).toBe('old print.png');
   // What is no picture says so, and nothing is lost.
   await page.getByLabel('A picture to match').setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('nothing') });
@@ -152,6 +152,6 @@ test('neutral under mixed light: places are proposed and seen before they are ta
     const [r, g, b] = at(after, x, y);
     expect(Math.max(r, g, b) - Math.min(r, g, b), `at ${String(u)}`).toBeLessThan(14);
   }
-  await page.getByRole('button', { name: 'Take place d away' }).click();
+  await page.getByRole('button', { name: 'Remove place d' }).click();
   await expect.poll(async () => (await params()).probes?.length).toBe(3);
 });

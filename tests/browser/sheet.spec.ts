@@ -149,7 +149,7 @@ test('states are kept, compared and taken, and the history leads back', async ({
   await studio.openWith(PHOTOS.planters, [{ kind: 'warmth', label: 'Warmer', params: { warmth: 60 } }]);
   const warm = await studio.pixels();
   await page.keyboard.press('k');
-  await expect(page.getByText('Kept as “Version 1”.')).toBeVisible();
+  await expect(page.getByText('Saved as “Version 1”.')).toBeVisible();
   await studio.number('Warmth').fill('-60');
   await studio.number('Warmth').press('Enter');
   await studio.settled();
@@ -170,12 +170,12 @@ test('states are kept, compared and taken, and the history leads back', async ({
   await expect.poll(async () => differing(kept, PNG.sync.read(await panes.last().screenshot()), 8)).toBeGreaterThan(0.2);
   await page.getByRole('button', { name: 'Take this: Version 1' }).click();
   await studio.settled();
-  expect(differing(warm, await studio.pixels(), 3)).toBe(0);
+  await expect.poll(async () => differing(warm, await studio.pixels(), 3)).toBe(0);
   const steps = page.getByRole('list', { name: 'Steps' }).getByRole('listitem');
   await expect(steps.first()).toContainText('“Warmer”: warmth −60 → 60');
   await steps.filter({ hasText: '“Warmer”: warmth 60 → −60' }).getByRole('button').click();
   await studio.settled();
-  expect(differing(cool, await studio.pixels(), 3)).toBe(0);
+  await expect.poll(async () => differing(cool, await studio.pixels(), 3)).toBe(0);
   await panel.getByRole('button', { name: 'More for Version 1' }).click();
   await page.getByRole('menuitem', { name: 'Rename …' }).click();
   await page.getByLabel('Name of the version').fill('warmer');
@@ -212,7 +212,7 @@ test('a look of one’s own is saved, taken on another frame where it finds the 
   await page.getByRole('menuitem', { name: 'Remove' }).click();
   await expect(page.getByRole('region', { name: 'Your own · Glazes' })).toHaveCount(0);
   await page.getByLabel('Look files').setInputFiles([path, file('list.json', 'eggs, milk')]);
-  await expect(page.getByText(/One look was imported\. “list\.json” is no look/)).toBeVisible();
+  await expect(page.getByText(/One look was imported\. “list\.json” is not a look/)).toBeVisible();
   await expect(page.getByRole('region', { name: 'Your own' }).getByRole('button', { name: 'Autumn glaze, matt', exact: true })).toBeVisible();
 });
 

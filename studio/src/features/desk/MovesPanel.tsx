@@ -61,8 +61,12 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
   };
   const begin = (kind: MoveKind) => {
     const made = added(look, move?.id ?? null, kind);
-    const params = panelOfKind(kind).begin?.(photo.id);
-    if (!params) put(made);
+    const { begin: beginning, beginOn } = panelOfKind(kind);
+    const params = beginning?.(photo.id);
+    // Made of the move at hand, on what that reaches.
+    const colour = made.id === move?.id ? surroundings.readings?.reachedColour : null;
+    if (!params && beginOn && colour) put({ id: made.id, edit: (newest) => withMove(made.edit(newest), made.id, (one) => withField(one, { params: { ...one.params, ...beginOn(colour) } } as Partial<Move>)) });
+    else if (!params) put(made);
     else {
       params.then((begun) => {
         put({ id: made.id, edit: (newest) => withMove(made.edit(newest), made.id, (one) => withField(one, { params: begun })) });

@@ -61,6 +61,7 @@ export const evenOutPanel: MovePanel<'even-out'> = {
   kind: 'even-out',
   wish: 'recolour',
   sample: (source) => ({ params: { anchor: plainestPot(source)?.colour ?? null, hue: 100, chroma: 90, lightness: 55 }, reach: around(plainestPot(source)) }),
+  beginOn: (colour) => ({ anchor: colour }),
   Controls,
   words: (move) => (move.params?.anchor ? `to ${move.params.anchor}: ${settingWords(move, PULLS)}` : 'no colour set yet'),
   parts: partsOf('even-out', PULLS),

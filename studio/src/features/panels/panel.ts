@@ -87,6 +87,8 @@ export interface MovePanel<K extends MoveKind> {
   wish: Wish;
   /** Settings that show plainly on a photo what the kind does, given that photo's colours. */
   sample: (source: Source) => { params: NonNullable<MoveOf<K>['params']>; reach?: Reach; kind?: MoveKind };
+  /** Its settings at first on a reach that is there already, from the mean colour of what that takes in. */
+  beginOn?: (colour: string) => NonNullable<MoveOf<K>['params']>;
   /** Its settings at first, for a kind that holds on to the photo's own colours. */
   begin?: (photoId: number) => Promise<NonNullable<MoveOf<K>['params']>>;
   Controls: ComponentType<PanelProps<K>>;

@@ -51,7 +51,7 @@ function Controls({ move, onChange, pick, picking, probeColours, photos, reading
       )}
       {(anchor === null || target === null) && (
         <Typography variant="caption" component="p" sx={{ my: 0.5 }}>
-          Pick the colour on the photo, then set the new one.
+          {anchor === null ? 'Pick the colour on the photo, then set the new one.' : 'Set the new colour under To.'}
         </Typography>
       )}
       <Sliders move={move} names={AMOUNTS} onChange={onChange} />
@@ -64,6 +64,7 @@ export const recolourPanel: MovePanel<'recolour'> = {
   kind: 'recolour',
   wish: 'recolour',
   sample: (source) => ({ params: { method: 'paint', anchor: plainestPot(source)?.colour ?? null, target: '#6b4a86' }, reach: around(plainestPot(source)) }),
+  beginOn: (colour) => ({ anchor: colour }),
   Controls,
   words: ({ params = {} }) => (params.anchor && params.target ? `${params.anchor} → ${params.target}${params.method === 'paint' ? ', painted' : ''}${params.keepTone ? ', tone kept' : ''}` : 'no colours set yet'),
   parts: partsOf('recolour', AMOUNTS).map(({ title, only }, i) => ({
