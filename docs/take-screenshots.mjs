@@ -170,7 +170,7 @@ try {
   };
   await picture('sheet', 1, async ({ page }) => {
     await threeOnTheSheet(page);
-    await page.waitForFunction(() => !document.body.textContent.includes('being drawn'));
+    await page.waitForFunction(() => !document.body.textContent.includes('updating'));
     await page.mouse.move(640, 780);
   });
   await picture('versions', 1, async ({ page, addMove, settled }) => {
