@@ -10,6 +10,7 @@ use Tovrin\Core\Move\Kind\Curves;
 use Tovrin\Core\Move\Kind\EvenOut;
 use Tovrin\Core\Move\Kind\HueCurves;
 use Tovrin\Core\Move\Kind\HueRelief;
+use Tovrin\Core\Move\Kind\Light;
 use Tovrin\Core\Move\Kind\Matching;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\Kind\Palette;
@@ -33,6 +34,7 @@ final class MoveKinds
         Matching::class,
         EvenOut::class,
         Neutralise::class,
+        Light::class,
         Curves::class,
         HueCurves::class,
         ColourBalance::class,

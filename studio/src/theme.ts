@@ -66,7 +66,7 @@ export const theme = createTheme({
     MuiDialog: { defaultProps: { container: overlays } },
     MuiPopper: { defaultProps: { container: overlays } },
     MuiMenuItem: { styleOverrides: { root: { '&.Mui-selected, &.Mui-selected:hover': { backgroundColor: '#4a4a4a', '& .MuiListItemText-secondary': { color: greys.text } } } } },
-    MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { [FINGERS]: { minHeight: FINGER, minWidth: FINGER } } } },
+    MuiButtonBase: { defaultProps: { disableRipple: true }, styleOverrides: { root: { fontFamily: 'inherit', [FINGERS]: { minHeight: FINGER, minWidth: FINGER } } } },
     MuiButton: { defaultProps: { size: 'small', color: 'primary' } },
     MuiIconButton: { defaultProps: { size: 'small' } },
     MuiInputBase: { styleOverrides: { root: { [FINGERS]: { minHeight: FINGER } }, input: { [FINGERS]: { minHeight: FINGER, boxSizing: 'border-box' } } } },

@@ -86,7 +86,7 @@ final class BackupTest extends ApiTestCase
         self::assertStringContainsString('inside the data folder', $this->refused('backup', $this->data.'/copy'));
         self::assertStringContainsString('holds something else', $this->refused('backup', Outside::root().'/docs'));
         self::assertStringContainsString('no folder', $this->refused('backup', '/nowhere/at/all'));
-        self::assertStringContainsString('is no backup', $this->refused('restore', Outside::root().'/docs', $this->data.'-restored'));
+        self::assertStringContainsString('is not a backup', $this->refused('restore', Outside::root().'/docs', $this->data.'-restored'));
         $this->said('backup', $this->data.'-backup');
         self::assertStringContainsString('nothing is put over them', $this->refused('restore', $this->data.'-backup'));
         self::assertStringContainsString('nothing to back up', $this->refused('backup', $this->data.'-other', $this->data.'-empty'));

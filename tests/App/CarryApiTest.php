@@ -35,7 +35,7 @@ final class CarryApiTest extends ApiTestCase
         $look = Looks::json(['kind' => 'shift', 'label' => 'Colours', 'reach' => ['chroma' => ['from' => 0.06, 'to' => 0.5]], 'params' => ['hue' => 40]]);
         /** @var list<array{warnings: list<string>, revision: int}> $told */
         $told = $this->json('POST', '/api/photos/1/carry/preview', self::CARRY.'/preview', \sprintf('{"look":%s,"to":[2]}', $look));
-        self::assertSame(['“Colours” finds nothing there.'], $told[0]['warnings']);
+        self::assertSame(['“Colours” finds nothing in this photo.'], $told[0]['warnings']);
         self::assertSame(0, $told[0]['revision']);
         self::assertSame([], $this->kinds(2), 'nothing is kept');
     }
@@ -60,7 +60,7 @@ final class CarryApiTest extends ApiTestCase
         $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[2,9]}', $look), 404);
         self::assertSame([], $this->kinds(2));
         $nobody = $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[]}', $look), 422);
-        self::assertStringContainsString('must name a photo', $this->text($nobody['error']));
+        self::assertStringContainsString('must name at least one photo', $this->text($nobody['error']));
     }
 
     /** @return list<mixed> */

@@ -21,7 +21,7 @@ final class ConsistencyTest extends ApiTestCase
 
         $brought = $this->json('POST', '/api/photos/1/same/bring', '/api/photos/{id}/same/bring', "{\"pot\":$pot,\"to\":[2,3]}");
         self::assertLessThan(0.5, $brought['spread'], 'no eye tells them apart');
-        self::assertSame(['“grey.png” has nothing like it and was left alone.'], $brought['words']);
+        self::assertSame(['“grey.png” has nothing similar and was left alone.'], $brought['words']);
         self::assertSame([0, 1, 0], array_map(fn (int $id): mixed => $this->json('GET', "/api/photos/$id", '/api/photos/{id}')['revision'], [1, 2, 3]));
         // One step back, and it is as it was.
         $this->json('POST', '/api/photos/2/undo', '/api/photos/{id}/{step}', '{"basedOn":1}');

@@ -139,7 +139,7 @@ final class DeliveriesTest extends ApiTestCase
     {
         $this->patches();
         self::assertStringContainsString('no matte to write', $this->text($this->refused([[1, 0]], [['format' => 'matte']], 'archive')));
-        self::assertStringContainsString('name a photo', $this->text($this->refused([], [['format' => 'png']], 'archive')));
+        self::assertStringContainsString('name at least one photo', $this->text($this->refused([], [['format' => 'png']], 'archive')));
         self::assertStringContainsString('must be 8 or 16', $this->text($this->refused([[1, 0]], [['format' => 'png', 'bits' => 12]], 'archive')));
         self::assertStringContainsString('no name of a folder', $this->text($this->refused([[1, 0]], [['format' => 'png']], 'folder', '../elsewhere')));
         self::assertSame([], $this->json('GET', '/api/deliveries', '/api/deliveries'));

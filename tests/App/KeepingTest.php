@@ -151,7 +151,7 @@ final class KeepingTest extends ApiTestCase
         yield 'a shape there is not' => ['POST', '/api/photos/1/reach', '{"samples":[{"as":"wanted","shape":"star","points":[[0.5,0.5]]}]}', 422, '/shape/'];
         yield 'a reach that is a list' => ['POST', '/api/photos/1/reach', '{"base":[],"samples":[]}', 422, '/reach: must be an object/'];
         yield 'a format there is not' => ['POST', '/api/deliveries', '{"photos":[{"id":1,"basedOn":0}],"outputs":[{"format":"bmp"}]}', 422, '/format/'];
-        yield 'a photo that is not there' => ['POST', '/api/deliveries', '{"photos":[{"id":9,"basedOn":0}],"outputs":[{"format":"jpeg"}]}', 404, '/photo does not exist/'];
+        yield 'a photo that is not there' => ['POST', '/api/deliveries', '{"photos":[{"id":9,"basedOn":0}],"outputs":[{"format":"jpeg"}]}', 404, '/photo no longer exists/'];
     }
 
     /**

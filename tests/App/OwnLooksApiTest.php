@@ -106,7 +106,7 @@ final class OwnLooksApiTest extends ApiTestCase
 
     public function testWhatIsNoLookIsNamedAndTheOthersComeInAllTheSame(): void
     {
-        self::assertStringContainsString('“list.json” is no look that can be used', $this->text($this->bring('list.json', 'eggs, milk', 422)['error']));
+        self::assertStringContainsString('“list.json” is not a look that can be used', $this->text($this->bring('list.json', 'eggs, milk', 422)['error']));
         self::assertStringContainsString('moves[0].kind', $this->text($this->bring('odd.json', '{"tovrinLook":1,"moves":[{"kind":"sparkle"}]}', 422)['error']));
         $path = $this->data.'/mixed.zip';
         $zip = new \ZipArchive();

@@ -76,9 +76,9 @@ final class ReadingApiTest extends ApiTestCase
     {
         $this->patches();
         $fit = $this->reach('null', '{"as":"wanted","shape":"path","points":[[0.25,0.25],[-3,0.25]]}');
-        self::assertStringContainsString('outside the photo was left out', $this->words($fit));
+        self::assertStringContainsString('outside the photo was ignored', $this->words($fit));
         $none = $this->reach('null', '{"as":"wanted","shape":"point","points":[[2,2]]}');
-        self::assertStringContainsString('lies outside the photo', $this->words($none));
+        self::assertStringContainsString('A stroke outside the photo', $this->words($none));
         self::assertNull($none['reach']);
     }
 
@@ -87,7 +87,7 @@ final class ReadingApiTest extends ApiTestCase
         $this->patches();
         $beside = '{"as":"wanted","shape":"point","points":[[2,2]]}';
         $on = '{"as":"wanted","shape":"point","points":[[0.25,0.25]]}';
-        self::assertStringContainsString('lies outside the photo', $this->words($this->reach('null', $on.','.$beside)));
+        self::assertStringContainsString('A stroke outside the photo', $this->words($this->reach('null', $on.','.$beside)));
         $later = $this->reach('null', $on.','.$beside.','.$on);
         self::assertStringNotContainsString('outside', $this->words($later));
         self::assertEquals(1, $later['wanted']);

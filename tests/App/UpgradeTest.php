@@ -32,7 +32,7 @@ final class UpgradeTest extends ServedTestCase
         $this->serve = $this->started();
         $this->serve->waitUntil(static fn (string $type, string $text): bool => str_contains($text, 'is served at'));
         $copies = glob($this->data.'/tovrin-before-update-*.sqlite') ?: [];
-        self::assertMatchesRegularExpression('/The database is brought up to date\. As it was before, it is kept as (\S+)\./', $this->serve->getOutput());
+        self::assertMatchesRegularExpression('/Updating the database\. A copy of the old one is kept as (\S+)\./', $this->serve->getOutput());
         self::assertCount(1, $copies);
         self::assertSame('ok', (new \PDO('sqlite:'.$copies[0]))->query('PRAGMA integrity_check')->fetchColumn()); // @phpstan-ignore method.nonObject
 

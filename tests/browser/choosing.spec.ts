@@ -65,7 +65,7 @@ test('what is caught without having been marked is lit and asked about; one clic
   await studio.tool('Choose');
   // One tile of many: the others are caught too, and nobody marked them.
   await studio.stroke([[0.47, 0.48], [0.53, 0.5]]);
-  await expect(page.getByRole('status')).toContainText(/Also selected: .*green.* % of the photo\. Include or protect\?/);
+  await expect(page.getByRole('status')).toContainText(/Also selected: .*green.* % of the photo\./);
   await expect(page.getByRole('img', { name: 'What the question is about' })).toBeVisible();
   const share = async () => (await studio.kept(PHOTOS.tiles)).look.moves[0]?.reach;
   const before = await share();

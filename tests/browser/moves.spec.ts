@@ -72,6 +72,39 @@ test('a tone curve: a point by click, its numbers, by keyboard, by pull on the p
   expect(pulled[1]?.[1]).toBeGreaterThan((pulled[1]?.[0] ?? 0) + 5);
 });
 
+test('light: exposure typed and dragged on the curve, a point of black, the pivot picked on the photo', async ({ page }) => {
+  const studio = new Studio(page);
+  await grade(page, PHOTOS.planters, []);
+  await studio.open(PHOTOS.planters);
+  const before = await studio.pixels();
+  await studio.addMove('Light');
+  const settings = async () => (await studio.kept(PHOTOS.planters)).look.moves[0]?.params ?? {};
+  await studio.number('Exposure').fill('0.5');
+  await page.keyboard.press('Enter');
+  await expect.poll(settings).toEqual({ exposure: 0.5 });
+  await studio.settled();
+  expect(differing(before, await studio.pixels(), 8)).toBeGreaterThan(0.5);
+  const drag = async (name: string, right: number, down: number) => {
+    const handle = page.getByRole('slider', { name, exact: true });
+    await handle.hover();
+    const box = await handle.boundingBox();
+    if (!box) throw new Error(`There is no ${name}.`);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + right, box.y + box.height / 2 + down, { steps: 6 });
+    await page.mouse.up();
+  };
+  await drag('Curve: exposure', 0, 30);
+  await expect.poll(async () => (await settings())['exposure'] as number).toBeLessThan(-0.4);
+  await drag('Curve: black point', 25, 0);
+  await expect.poll(async () => (await settings())['black'] as number).toBeGreaterThan(20);
+  await page.getByRole('slider', { name: 'Curve: black point' }).dblclick();
+  await expect.poll(async () => (await settings())['black'] ?? 0).toBe(0);
+  await page.getByRole('button', { name: 'Pick the pivot on the photo' }).click();
+  await page.mouse.click(...(await studio.place(0.5, 0.1)));
+  await expect.poll(async () => (await settings())['pivot'] as number).toBeGreaterThan(65);
+  await grade(page, PHOTOS.planters, []);
+});
+
 test('hue curves on the bench: a pull sets a point with two guards, and the rest stands still', async ({ page }) => {
   const studio = new Studio(page);
   await grade(page, PHOTOS.planters, []);

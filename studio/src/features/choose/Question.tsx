@@ -34,7 +34,7 @@ export function Question({ ask, considered, onConsider, onAnswer }: Props) {
   return (
     <>
       <Typography variant="body2" role="status" sx={{ flex: 1, minWidth: 0 }}>
-        {considered ? outcome(ask, considered) : `Also selected: ${ask.name}, ${percent(ask.share)} of the photo. Include or protect?`}
+        {considered ? outcome(ask, considered) : `Also selected: ${ask.name}, ${percent(ask.share)} of the photo.`}
       </Typography>
       {ANSWERS.map(([as, label]) => (
         <Button

@@ -17,6 +17,8 @@ interface Props {
   view: ViewMode;
   onView: (view: ViewMode) => void;
   hasMove: boolean;
+  zoom: number;
+  onToggleZoom: () => void;
   onUndo: () => void;
   onRedo: () => void;
   onRetry: () => void;
@@ -34,7 +36,7 @@ interface Props {
 }
 
 /** The line at the top: which photo, how it is shown, undo and redo, delivering. */
-export function DeskHeader({ photo, grading, view, onView, hasMove, sets, carry, deliver, versionsOpen, ...on }: Props) {
+export function DeskHeader({ photo, grading, view, onView, hasMove, zoom, sets, carry, deliver, versionsOpen, ...on }: Props) {
   return (
     <Box component="header" sx={{ display: 'flex', alignItems: 'center', gap: 0.5, px: 1, minHeight: 38, flex: 'none', bgcolor: greys.panel, borderBottom: `1px solid ${greys.line}` }}>
       {sets}
@@ -50,6 +52,11 @@ export function DeskHeader({ photo, grading, view, onView, hasMove, sets, carry,
           </Button>
         </Tooltip>
       )}
+      <Tooltip title="Fit to window ↔ 100 % (Z)">
+        <Button onClick={on.onToggleZoom} sx={{ minWidth: 50, px: 0.5, flex: 'none', fontVariantNumeric: 'tabular-nums' }} aria-label={`Zoom: ${String(Math.round(zoom * 100))} %`}>
+          {Math.round(zoom * 100)} %
+        </Button>
+      </Tooltip>
       <Act title="Undo (Ctrl+Z)" name="Undo" icon={<UndoIcon fontSize="small" />} onClick={on.onUndo} disabled={!grading.canUndo} />
       <Act title="Redo (Ctrl+Shift+Z)" name="Redo" icon={<RedoIcon fontSize="small" />} onClick={on.onRedo} disabled={!grading.canRedo} />
       <GuideButton />
@@ -107,6 +114,6 @@ function ViewSwitch({ view, onView, hasMove }: { view: ViewMode; onView: (view: 
     );
   }
   return (
-    <OneOf label="View" value={view} options={VIEWS.map(({ mode, title, help, needsMove }) => ({ value: mode, title, help, guide: `views/${mode}`, disabled: needsMove === true && !hasMove }))} onChange={onView} sx={{ px: 0.8 }} />
+    <OneOf label="View" value={view} options={VIEWS.map(({ mode, title, help, needsMove }) => ({ value: mode, title, help, guide: `views/${mode}`, disabled: needsMove === true && !hasMove }))} onChange={onView} sx={{ px: 0.65 }} />
   );
 }

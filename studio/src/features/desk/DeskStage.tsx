@@ -5,7 +5,7 @@ import { FirstStepLine } from '../first/FirstStepLine';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolStrip } from '../photo/StageTools';
 import { CompareStage } from '../versions/CompareStage';
-import { PhotoSize } from './PhotoSize';
+import { FoldPanels } from './FoldPanels';
 import { ToolWords } from './ToolWords';
 import type { Desk } from './useDesk';
 import { chooses } from './useTools';
@@ -22,7 +22,7 @@ export function DeskStage({ desk }: { desk: Desk }) {
   if (comparing.panes.length > 1) return <CompareStage photo={photo} panes={comparing.panes} onTake={comparing.take} onDone={comparing.done} />;
   return (
     <>
-      <ToolStrip tool={tool} onTool={setTool} end={<PhotoSize zoom={stage.zoom} onToggleZoom={stage.toggleZoom} folded={desk.panels.folded} onFold={desk.panels.fold} />}>
+      <ToolStrip tool={tool} onTool={setTool} end={<FoldPanels folded={desk.panels.folded} onFold={desk.panels.fold} />}>
         <ToolWords
           tool={tool}
           view={desk.tools.view}

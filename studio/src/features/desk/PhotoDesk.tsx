@@ -32,7 +32,7 @@ interface Props extends DeskActions {
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
 export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRemove, ...actions }: Props) {
   const desk = useDesk(photo, photos, actions);
-  const { readings, atHand, panels } = desk;
+  const { stage, readings, atHand, panels } = desk;
   const { session, kept } = desk.grading;
   const guide = (
     <GuidePanel
@@ -61,6 +61,8 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
         view={desk.tools.viewNow}
         onView={desk.tools.setView}
         hasMove={atHand.move !== undefined}
+        zoom={stage.zoom}
+        onToggleZoom={stage.toggleZoom}
         onUndo={session.undo}
         onRedo={session.redo}
         onRetry={session.retry}

@@ -1,6 +1,9 @@
 import CloseIcon from '@mui/icons-material/Close';
-import { Box, ButtonBase, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, ButtonBase, Tooltip, Typography } from '@mui/material';
 import { useRef } from 'react';
+import { HelpMark } from '../../ui/help/HelpMark';
+import { paragraph } from '../../ui/help/topic';
+import { LabelledSwitch } from '../../ui/controls/LabelledSwitch';
 import { OneOf } from '../../ui/controls/OneOf';
 import { api, type Readings } from '../../api/client';
 import { AXES, HUE_GRADIENT } from '../bench/axes';
@@ -99,24 +102,21 @@ export function ReachEditor({ reach, reads, widened, onChange, onReads, onFailur
           ))}
         </Box>
       )}
-      <FormControlLabel
-        control={
-          <Switch
-            size="small"
-            checked={now.invert ?? false}
-            onChange={(_, invert) => {
-              change({ invert }, true);
-              onInverted();
-            }}
-          />
-        }
-        label={<Typography variant="body2">Invert</Typography>}
-        sx={{ ml: 0 }}
+      <LabelledSwitch
+        label="Invert"
+        help="Acts on everything except what was chosen. Held colours stay protected."
+        checked={now.invert ?? false}
+        onChange={(invert) => {
+          change({ invert }, true);
+          onInverted();
+        }}
       />
-      <Box sx={{ display: 'flex', alignItems: 'center', justifyContent: 'space-between', py: 0.25 }}>
+      <Box data-topic={paragraph('Selects by')} sx={{ display: 'flex', alignItems: 'center', gap: 0.75, py: 0.25 }}>
         <Tooltip placement="left" title="Original colour: selects by the photo as imported, so that two moves never affect each other. Current colour: selects by the result of the moves above.">
           <Typography variant="body2">Selects by</Typography>
         </Tooltip>
+        <HelpMark of="Selects by" />
+        <Box sx={{ flex: 1 }} />
         <OneOf label="Selects by" value={reads} options={[{ value: 'source', title: 'Original colour' }, { value: 'running', title: 'Current colour' }]} onChange={onReads} />
       </Box>
     </Box>
@@ -128,13 +128,7 @@ function OrderKept({ reach, widened, onChange }: { reach: Reach; widened: Props[
   const words = widenedWords(reach, widened);
   return (
     <>
-      <Tooltip placement="left" title={reachInfo('widens').help}>
-        <FormControlLabel
-          control={<Switch size="small" checked={reach.widens ?? false} onChange={(_, widens) => { onChange({ widens }, true); }} />}
-          label={<Typography variant="body2">{reachInfo('widens').title}</Typography>}
-          sx={{ ml: 0 }}
-        />
-      </Tooltip>
+      <LabelledSwitch label={reachInfo('widens').title} help={reachInfo('widens').help} checked={reach.widens ?? false} onChange={(widens) => { onChange({ widens }, true); }} />
       {words.map((line) => (
         <Typography key={line} variant="caption" component="p">
           {line}

@@ -20,7 +20,7 @@ export function Section({ title, words, guide, end, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <Box data-guide={guide}>
-      <Box sx={{ display: 'flex', alignItems: 'center', borderTop: `1px solid ${greys.line}` }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, borderTop: `1px solid ${greys.line}` }}>
       <ButtonBase
         aria-expanded={open}
         onClick={() => {

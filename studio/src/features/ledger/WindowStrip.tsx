@@ -1,3 +1,5 @@
+import { HelpMark } from '../../ui/help/HelpMark';
+import { paragraph } from '../../ui/help/topic';
 import { Box, Button, Typography } from '@mui/material';
 import { useRef, useState } from 'react';
 import { limitOf, moved, spanOf, type Axis, type Edge, type WindowValue } from '../bench/axes';
@@ -76,11 +78,10 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
 
   if (!value) {
     return (
-      <Box sx={{ display: 'flex', alignItems: 'center', gap: 1, minHeight: 28 }}>
-        <Typography variant="body2" sx={{ width: 78 }}>
-          {label}
-        </Typography>
-        <Typography variant="caption" sx={{ flex: 1 }}>
+      <Box data-topic={paragraph(label)} sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 28 }}>
+        <Typography variant="body2">{label}</Typography>
+        <HelpMark of={label} />
+        <Typography variant="caption" sx={{ flex: 1, textAlign: 'right' }}>
           {whole}
         </Typography>
         <Button
@@ -120,11 +121,13 @@ export function WindowStrip({ label, whole, value: kept, start, axis, unit, back
   ];
 
   return (
-    <Box sx={{ pb: 0.75 }}>
-      <Box sx={{ display: 'flex', alignItems: 'center', minHeight: 26 }}>
-        <Typography variant="body2" sx={{ flex: 1, fontWeight: 600 }}>
+    <Box data-topic={paragraph(label)} sx={{ pb: 0.75 }}>
+      <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 26 }}>
+        <Typography variant="body2" sx={{ fontWeight: 600 }}>
           {label}
         </Typography>
+        <HelpMark of={label} />
+        <Box sx={{ flex: 1 }} />
         <Button
           onClick={() => {
             onChange(null, true);

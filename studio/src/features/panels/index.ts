@@ -4,6 +4,7 @@ import { colourBalancePanel } from './colourBalance';
 import { curvesPanel } from './curves';
 import { evenOutPanel } from './evenOut';
 import { hueCurvesPanel } from './hueCurves';
+import { lightPanel } from './light/light';
 import { matchPanel } from './match/match';
 import { neutralisePanel } from './neutralise/neutralise';
 import { palettePanel } from './palette/palette';
@@ -26,6 +27,7 @@ const PANELS: { [K in MoveKind]: MovePanel<K> } = {
   neutralise: neutralisePanel,
   warmth: warmthPanel,
   'colour-balance': colourBalancePanel,
+  light: lightPanel,
   curves: curvesPanel,
   saturation: saturationPanel,
   match: matchPanel,

@@ -1,4 +1,5 @@
-import { Box, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
+import { Box } from '@mui/material';
+import { LabelledSwitch } from '../../ui/controls/LabelledSwitch';
 import { settingInfo, signed, withField, type MoveOf } from '../../model/looks';
 import { MixTable } from '../mix/MixTable';
 import type { MixColumn } from '../mix/mixing';
@@ -43,21 +44,16 @@ function Controls({ move, onChange, families, pointed, onAspect, onLight }: Pane
         onRow={onAspect}
         onLight={onLight}
       />
-      <Tooltip title={method.help} placement="left">
-        <FormControlLabel
-          control={
-            <Switch
-              size="small"
-              checked={(move.params?.method ?? 'relative') === 'relative'}
-              onChange={(_, proportion) => {
-                onChange(withField(move, { params: { ...move.params, method: proportion ? 'relative' : 'absolute' } }), true);
-              }}
-            />
-          }
-          label={<Typography variant="body2">{method.title}</Typography>}
-          sx={{ ml: 0, mt: 0.5 }}
+      <Box sx={{ mt: 0.5 }}>
+        <LabelledSwitch
+          label={method.title}
+          help={method.help}
+          checked={(move.params?.method ?? 'relative') === 'relative'}
+          onChange={(proportion) => {
+            onChange(withField(move, { params: { ...move.params, method: proportion ? 'relative' : 'absolute' } }), true);
+          }}
         />
-      </Tooltip>
+      </Box>
     </Box>
   );
 }

@@ -1,6 +1,4 @@
-import { Box, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
-import { HelpMark } from '../../ui/help/HelpMark';
-import { paragraph } from '../../ui/help/topic';
+import { LabelledSwitch } from '../../ui/controls/LabelledSwitch';
 import { ValueSlider } from '../../ui/controls/ValueSlider';
 import { settingInfo, signed, withField, type MoveKind, type MoveOf } from '../../model/looks';
 
@@ -73,24 +71,14 @@ export function Flag<K extends MoveKind>({ move, name, rest, onChange }: FlagPro
   const info = settingInfo(move.kind, name);
   const value = valuesOf(move)[name];
   return (
-    <Box data-topic={paragraph(info.title)} sx={{ display: 'flex', alignItems: 'center' }}>
-    <Tooltip title={info.help} placement="left">
-      <FormControlLabel
-        control={
-          <Switch
-            size="small"
-            checked={typeof value === 'boolean' ? value : rest}
-            onChange={(_, next) => {
-              onChange(withParams(move, { [name]: next }), true);
-            }}
-          />
-        }
-        label={<Typography variant="body2">{info.title}</Typography>}
-        sx={{ ml: 0, mr: 1 }}
-      />
-    </Tooltip>
-    <HelpMark of={info.title} />
-    </Box>
+    <LabelledSwitch
+      label={info.title}
+      help={info.help}
+      checked={typeof value === 'boolean' ? value : rest}
+      onChange={(next) => {
+        onChange(withParams(move, { [name]: next }), true);
+      }}
+    />
   );
 }
 

@@ -72,7 +72,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
           void refetch();
         }}
       >
-        <Typography variant="body2" noWrap sx={{ maxWidth: narrow ? 150 : 260 }}>
+        <Typography variant="body2" noWrap sx={{ maxWidth: narrow ? { xs: 110, lg: 130, xl: 200 } : 260 }}>
           {current?.name ?? 'Choose a set'}
         </Typography>
       </Button>

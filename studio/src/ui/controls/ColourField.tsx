@@ -6,6 +6,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Photo } from '../../api/client';
 import { around, pictureUrl } from '../../api/pictures';
+import { HelpMark } from '../help/HelpMark';
+import { paragraph } from '../help/topic';
 import { readColour } from './typed';
 
 interface Props {
@@ -46,12 +48,13 @@ export function ColourField({ label, help, colour, onChange, onPick, picking, mo
     setText(null);
   };
   return (
-    <Box role="group" aria-label={label} sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 32 }}>
-      <Tooltip title={help} placement="left">
-        <Typography variant="body2" sx={{ width: 66, flex: 'none' }}>
-          {label}
-        </Typography>
-      </Tooltip>
+    <Box role="group" aria-label={label} data-topic={paragraph(label)} sx={{ display: 'flex', alignItems: 'center', gap: 0.75, minHeight: 32 }}>
+      <Box sx={{ minWidth: 66, flex: 'none', display: 'flex', alignItems: 'center', gap: 0.75 }}>
+        <Tooltip title={help} placement="left">
+          <Typography variant="body2">{label}</Typography>
+        </Tooltip>
+        <HelpMark of={label} />
+      </Box>
       <Box sx={{ width: 24, height: 24, flex: 'none', borderRadius: 0.5, border: '1px solid #222', bgcolor: colour ?? 'transparent', background: colour === null ? 'repeating-linear-gradient(45deg, #333 0 4px, #444 4px 8px)' : undefined }} />
       <Box sx={{ flex: 1, minWidth: 0 }}>
         <Tooltip open={wrong} title="A colour such as #c8922e" placement="bottom">
