@@ -298,8 +298,9 @@ test('nothing moves under the pointer: a value grows in words, and every control
   test.setTimeout(150_000);
   const studio = new Studio(page);
   const USED = JSON.parse(readFileSync(join(root, 'tests/moves.json'), 'utf8')) as Record<string, object>;
-  const kinds = Object.keys(USED).filter((kind) => !['palette', 'match'].includes(kind));
-  await studio.openWith(PHOTOS.third, kinds.map((kind, index) => ({ id: `m${String(index)}`, kind, params: kind === 'recolour' || kind === 'even-out' || kind === 'neutralise' ? USED[kind] : {} })));
+  // One of each make: sliders, colours, a table, curves of either sort.
+  const kinds = ['shift', 'recolour', 'selective-colour', 'saturation', 'light', 'curves'];
+  await studio.openWith(PHOTOS.third, kinds.map((kind, index) => ({ id: `m${String(index)}`, kind, params: kind === 'recolour' ? USED[kind] : {} })));
   // Where each stands in what scrolls it: keys may scroll.
   const places = () =>
     page.evaluate(() =>
@@ -314,11 +315,9 @@ test('nothing moves under the pointer: a value grows in words, and every control
     const values = controls.getByRole('textbox', { name: /, number$/ });
     await expect(controls).toBeVisible();
     await studio.settled();
-    await page.waitForLoadState('networkidle');
     const before = await places();
-    const count = Math.min(3, await values.count());
-    for (let value = 0; value < count; value++) {
-      const field = values.nth(value);
+    if ((await values.count()) > 1) {
+      const field = values.first();
       await field.focus();
       await page.keyboard.press('ArrowUp');
       await page.keyboard.press('Shift+ArrowUp');

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { onlyJudged } from '../../studio/src/features/desk/useJudging';
 import { shownView } from '../../studio/src/features/desk/views';
-import { added, atRest, begunWith, duplicated, named, placed, removed, shifted, switched } from '../../studio/src/model/ledgerEdits';
+import { added, atRest, begunWith, named, placed, shifted, switched } from '../../studio/src/model/ledgerEdits';
 import { isAtRest, newMove, withField } from '../../studio/src/model/looks';
 import { look, shift } from './looks';
 
@@ -18,11 +18,7 @@ describe('the list of moves', () => {
     expect(shifted('gone', 1)(three)).toBe(three);
   });
 
-  it('loses, doubles, names, switches and rests the move that is meant', () => {
-    expect(ids(removed('b')(three))).toBe('ac');
-    const copy = duplicated('b', 'n')(three);
-    expect(ids(copy)).toBe('abnc');
-    expect(copy.moves[2]).toEqual({ ...copy.moves[1], id: 'n' });
+  it('names, switches and rests the move that is meant', () => {
     expect(named('b', `  ${'x'.repeat(300)} `)(three).moves[1]?.label).toHaveLength(200);
     expect(switched('c', false)(three).moves.map(({ on }) => on)).toEqual([true, true, false]);
     expect(atRest('b')(three).moves[1]?.params).toEqual({});

@@ -22,15 +22,6 @@ export const placed =
     return { ...look, moves };
   };
 
-export const removed =
-  (id: string): Edit =>
-  (look) => ({ ...look, moves: look.moves.filter((move) => move.id !== id) });
-
-/** A copy right below, under an id of its own. */
-export const duplicated =
-  (id: string, copy: string): Edit =>
-  (look) => ({ ...look, moves: look.moves.flatMap((move) => (move.id === id ? [move, { ...move, id: copy }] : [move])) });
-
 export const named =
   (id: string, label: string): Edit =>
   (look) =>

@@ -99,6 +99,7 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
           worse={worse}
           onChecks={onChecks}
           onSelect={onSelect}
+          onSay={onSay}
           onEdit={session.edit}
           solo={judged?.solo ? judged.id : null}
           onSolo={(id) => {

@@ -15,11 +15,13 @@ interface Props {
   move: Move;
   number: number;
   selected: boolean;
+  /** One of several that are selected. */
+  marked: boolean;
   naming: boolean;
   summary: MoveSummary | undefined;
   worse: Finding | null;
   onChecks: (finding: Finding) => void;
-  onSelect: () => void;
+  onSelect: (held: { ctrl: boolean; shift: boolean }) => void;
   onSwitch: (on: boolean) => void;
   /** The name typed, or null when it was given up. */
   onName: (label: string | null) => void;
@@ -36,7 +38,7 @@ interface Props {
 const DRAGGED = 'text/x-move';
 
 /** One move of the grade, in plain words. */
-export function LedgerRow({ move, number, selected, naming, summary, worse, onChecks, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: Props) {
+export function LedgerRow({ move, number, selected, marked, naming, summary, worse, onChecks, onSelect, onSwitch, onName, onStartNaming, onMenu, onKeyDown, dropsHere, onDragStart, onDragOver, onDragEnd }: Props) {
   const on = isOn(move);
   const amount = amountOf(move);
   const name = move.label ? move.label : kindTitle(move.kind);
@@ -80,7 +82,7 @@ export function LedgerRow({ move, number, selected, naming, summary, worse, onCh
         onDragEnd(false);
       }}
       style={{ boxShadow: dropsHere === 'above' ? '0 -2px 0 #fff' : dropsHere === 'below' ? '0 2px 0 #fff' : undefined }}
-      sx={{ position: 'relative', display: 'grid', gridTemplateColumns: '1fr auto auto auto', alignItems: 'center', columnGap: 0.5, pl: 0.5, py: '3px', borderRadius: 1, bgcolor: selected ? '#505050' : 'transparent', '&:hover': { bgcolor: selected ? '#505050' : greys.raised } }}
+      sx={{ position: 'relative', display: 'grid', gridTemplateColumns: '1fr auto auto auto', alignItems: 'center', columnGap: 0.5, pl: 0.5, py: '3px', borderRadius: 1, bgcolor: selected ? '#505050' : marked ? '#484848' : 'transparent', ...(marked ? { boxShadow: 'inset 3px 0 0 #e8e8e8' } : {}), '&:hover': { bgcolor: selected ? '#505050' : greys.raised } }}
     >
       {/* The whole row chooses; what can be done besides lies over it. */}
       <ButtonBase
@@ -88,9 +90,9 @@ export function LedgerRow({ move, number, selected, naming, summary, worse, onCh
         data-move
         data-inset
         aria-label={`Move ${String(number)}: ${name}${on ? '' : ', off'}. ${details}`}
-        aria-pressed={selected}
+        aria-pressed={selected || marked}
         tabIndex={selected ? 0 : -1}
-        onClick={onSelect}
+        onClick={(event) => { onSelect({ ctrl: event.ctrlKey || event.metaKey, shift: event.shiftKey }); }}
         onDoubleClick={onStartNaming}
         onKeyDown={onKeyDown}
         sx={{ position: 'absolute', inset: 0, borderRadius: 1 }}

@@ -21,6 +21,8 @@ const KEYS: [string, string][] = [
   ['Arrows on a slider', 'one step; with Shift ten'],
   ['In a mix table', 'left and right change a value, up and down lead to other rows, a digit begins typing; Ctrl and the wheel change what is pointed at'],
   ['Double-click a value', 'resets it'],
+  ['Ctrl or Shift and click in the grade', 'select several moves; Ctrl+A all'],
+  ['Ctrl+C, Ctrl+X, Ctrl+V', 'copy, cut, paste moves, also to other photos and windows'],
   ['Arrows in the grade', 'select a move; with Alt move it'],
   ['F2, Delete', 'rename, remove the selected move, or on the sheet the selected photos'],
   ['On the sheet', 'arrows, Home, End lead to other photos, with Shift select to there; Ctrl+A all, Esc none, Enter opens, + and − change the size, B held shows all as they came'],
