@@ -37,6 +37,21 @@ final class Srgb implements ColourSpace
     }
 
     /**
+     * One channel, or greys.
+     *
+     * @param array<int, float> $linear one at least; 0…1 and beyond
+     *
+     * @return non-empty-array<int, float>
+     */
+    public static function encoded(array $linear): array
+    {
+        self::encode($linear);
+
+        /** @var non-empty-array<int, float> $linear */
+        return $linear;
+    }
+
+    /**
      * @param array<int, float> $v
      *
      * @param-out array<int, float> $v

@@ -14,8 +14,8 @@ export const greys = {
 } as const;
 
 /** Where one points with fingers, and how large what they point at is at least, in CSS pixels. */
-const FINGERS = '@media (pointer: coarse)';
-const FINGER = 40;
+export const FINGERS = '@media (pointer: coarse)';
+export const FINGER = 40;
 
 /** Where menus, dialogues and tips stand; see index.html. */
 const overlays = () => document.getElementById('overlays') ?? document.body;

@@ -170,7 +170,7 @@ final class FormatsTest extends TestCase
         $pixels = PictureFile::read($path, 'shot.dng');
         self::assertSame(1 === $orientation ? [128, 96] : [96, 128], [$pixels->width, $pixels->height]);
         self::assertSame([16, RommRgb::encoding(), 'Quillhaven Quill 2', '2026-03-01 10:11:12'], [$pixels->bits, $pixels->colours->encoding, $pixels->origin->camera, $pixels->origin->takenAt?->format('Y-m-d H:i:s')]);
-        self::assertStringContainsString('Camera raw', $pixels->origin->notes[0] ?? '');
+        self::assertStringContainsString('Raw data of a camera', $pixels->origin->notes[0] ?? '');
         $encoded = array_map(static fn (array $linear): array => array_map(static fn (float $v): float => 1.055 * $v ** (1 / 2.4) - 0.055, $linear), [[0.5, 0.5, 0.5], [0.6, 0.1, 0.1], [0.1, 0.6, 0.1], [0.1, 0.1, 0.6]]);
         /** @var list<array{float, float, float}> $meant */
         $meant = json_decode(Outside::run(['node', Outside::root().'/tests/outside/profiles.mjs'], (string) json_encode(['from' => 'srgb', 'to' => 'prophoto-rgb', 'colours' => $encoded])), true);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
-use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Move\Curved;
@@ -168,12 +167,7 @@ final readonly class Curves implements MoveKind, Drawn, Curved
      */
     private static function greys(array $light): array
     {
-        $cubed = array_map(static fn (float $l): float => $l * $l * $l, $light);
-
-        /** @var non-empty-array<int, float> $greys */
-        $greys = (new ColourBlock(LinearSrgb::class, $cubed, $cubed, $cubed))->in(Srgb::class)->a;
-
-        return $greys;
+        return Srgb::encoded(array_map(static fn (float $l): float => $l * $l * $l, $light));
     }
 
     /**

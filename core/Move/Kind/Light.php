@@ -7,6 +7,7 @@ namespace Tovrin\Core\Move\Kind;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Colour\XyzD65;
 use Tovrin\Core\Move\Curved;
 use Tovrin\Core\Move\Drawn;
 use Tovrin\Core\Move\MoveKind;
@@ -27,8 +28,6 @@ final readonly class Light implements MoveKind, Drawn, Curved
     public const PIVOT = 56.5;
     /** How far a black or white point of 100 lies from where it was, in OKLab L. */
     private const REACH = 0.25;
-    /** Luminance by CSS Color 4's matrix from linear sRGB to XYZ. */
-    private const Y = [0.21263900587151027, 0.715168678767756, 0.07219231536073371];
     /** Times that a dark colour is scaled at most, besides exposure: noise in blacks is lifted as grey. */
     private const MOST = 4.0;
     private const LEVELS = 256;
@@ -98,11 +97,7 @@ final readonly class Light implements MoveKind, Drawn, Curved
     public function apply(ColourBlock $colours): ColourBlock
     {
         [$r, $g, $b] = [$colours->a, $colours->b, $colours->c];
-        [$ry, $gy, $by] = self::Y;
-        $ys = [];
-        foreach ($r as $i => $red) {
-            $ys[$i] = $ry * $red + $gy * $g[$i] + $by * $b[$i];
-        }
+        $ys = $colours->in(XyzD65::class)->b;
         $lit = $this->curve($ys);
         $floor = max(0.0, $this->curve([0.0])[0]);
         $most = self::MOST * max(1.0, $this->gain);
@@ -125,14 +120,13 @@ final readonly class Light implements MoveKind, Drawn, Curved
         $greys = (new ColourBlock(Srgb::class, $levels, $levels, $levels))->in(LinearSrgb::class)->a;
         $lit = $this->curve($greys);
 
-        return ['light' => array_map(static fn (float $grey): float => 255.0 * max(0.0, min(1.0, $grey)), array_values(self::encoded($lit))), 'pivot' => [255.0 * self::encoded([($this->pivot / 100.0) ** 3])[0]]];
+        return ['light' => array_map(static fn (float $grey): float => 255.0 * max(0.0, min(1.0, $grey)), array_values(Srgb::encoded($lit))), 'pivot' => [255.0 * Srgb::encoded([($this->pivot / 100.0) ** 3])[0]]];
     }
 
     public function along(ColourBlock $colour): array
     {
-        [$r, $g, $b] = $colour->in(LinearSrgb::class)->at(0);
-        $y = self::Y[0] * $r + self::Y[1] * $g + self::Y[2] * $b;
-        $level = static fn (float $y): float => 255.0 * max(0.0, min(1.0, self::encoded([$y])[0]));
+        [, $y] = $colour->in(XyzD65::class)->at(0);
+        $level = static fn (float $y): float => 255.0 * max(0.0, min(1.0, Srgb::encoded([$y])[0]));
 
         return ['light' => ['at' => $level($y), 'height' => $level($this->curve([$y])[0]), 'guards' => []]];
     }
@@ -170,18 +164,5 @@ final readonly class Light implements MoveKind, Drawn, Curved
 
         /** @var non-empty-array<int, float> $out */
         return $out;
-    }
-
-    /**
-     * @param array<int, float> $greys linear light
-     *
-     * @return non-empty-array<int, float> on the scale of encoded grey, 0…1 and beyond
-     */
-    private static function encoded(array $greys): array
-    {
-        /** @var non-empty-array<int, float> $encoded */
-        $encoded = (new ColourBlock(LinearSrgb::class, $greys, $greys, $greys))->in(Srgb::class)->a;
-
-        return $encoded;
     }
 }

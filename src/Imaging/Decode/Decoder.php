@@ -145,7 +145,7 @@ final class Decoder
             'width' => $raw->width, 'height' => $raw->height, 'bits' => 16, 'alpha' => false, 'asFiled' => false,
             'exif' => Exif::ofTiff($this->path)?->bytes, 'xmp' => null, 'iptc' => null,
             'colours' => SourceColours::ofRaw()->toArray(), 'format' => $this->format->title(), 'fileBits' => 16, 'bins' => null, 'camera' => $raw->camera,
-            'notes' => ['Camera raw: developed plainly, with the camera’s white balance, in ROMM RGB.'],
+            'notes' => ['Raw data of a camera: developed plainly, with the camera’s white balance, in ROMM RGB.'],
         ];
     }
 

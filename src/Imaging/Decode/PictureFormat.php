@@ -19,7 +19,7 @@ enum PictureFormat: string
     /** What a camera's sensor recorded, not yet a picture. */
     case Raw = 'raw';
 
-    public const READ = 'JPEG, PNG, TIFF, WebP, AVIF, HEIC and camera raw';
+    public const READ = 'JPEG, PNG, TIFF, WebP, AVIF, HEIC and raw files of cameras';
     private const LOOKED_AT = 64;
     /** Brands of ISO/IEC 23008-12 and AV1 Image File Format files that hold a picture. */
     private const BRANDS = ['heic', 'heix', 'heim', 'heis', 'hevc', 'hevx', 'mif1', 'msf1', 'avif', 'avis', 'miaf', 'MiHB'];
@@ -85,7 +85,7 @@ enum PictureFormat: string
             self::Tiff => 'TIFF',
             self::Webp => 'WebP',
             self::Heif => 'HEIF',
-            self::Raw => 'camera raw',
+            self::Raw => 'raw file',
         };
     }
 

@@ -10,7 +10,7 @@ use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\PictureError;
 
 /**
- * Camera raw files: made into pictures with the camera's own white balance, plainly, in ROMM RGB with 16 bits, upright.
+ * Raw files of cameras: made into pictures with the camera's own white balance, plainly, in ROMM RGB with 16 bits, upright.
  *
  * To be used in a process of its own, like everything that decodes.
  */
@@ -29,8 +29,8 @@ final class RawFile
      */
     public static function rendered(string $path, string $name): self
     {
-        $raw = LibRaw::ready() ?? throw new PictureError(\sprintf('"%s" is camera raw data, for which LibRaw is missing. Install the Debian package libraw-bin, or convert it elsewhere and import a 16-bit TIFF.', $name));
-        $damaged = new PictureError(\sprintf('"%s" is camera raw data that cannot be read: it is damaged, or of a camera that is not known. Convert it with the program you use for that, save it as a TIFF with 16 bits, and import that.', $name));
+        $raw = LibRaw::ready() ?? throw new PictureError(\sprintf('"%s" is raw data of a camera, for which LibRaw is missing. Install the Debian package libraw-bin, or convert it elsewhere and import a 16-bit TIFF.', $name));
+        $damaged = new PictureError(\sprintf('"%s" is raw data that cannot be read: it is damaged, or of a camera that is not known. Convert it with the program you use for that, save it as a TIFF with 16 bits, and import that.', $name));
         if (!$raw->open($path)) {
             throw $damaged;
         }

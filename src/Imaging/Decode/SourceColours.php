@@ -83,7 +83,7 @@ final readonly class SourceColours
         return new self(StandardRgb::id(), null, false, null, $space, 'sRGB (not said)', $note ?? 'No colour profile: read as sRGB.');
     }
 
-    /** Of camera raw data that was made into a picture. */
+    /** Of raw data of a camera that was made into a picture. */
     public static function ofRaw(): self
     {
         return self::named(RommRgb::class, RommRgb::encoding()->title);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Native;
 
-/** A file of camera raw data in LibRaw, which is closed with this object. To be used in a process of its own. */
+/** A raw file of a camera in LibRaw, which is closed with this object. To be used in a process of its own. */
 final class LibRaw
 {
     /** By version of the library, newest first; the Debian package libraw-bin brings the one that there is. */

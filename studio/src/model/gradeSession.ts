@@ -1,6 +1,7 @@
 import type { Look } from './looks';
 import { statusOf, words, type GradeServer, type Kept, type Later, type PreviewListener, type SessionState, type Shelf } from './grading';
 import { applyPatch, isEmpty, patchBetween, same, type Patch } from './lookPatch';
+import { Observable } from './observable';
 
 type Command = { what: 'edit'; patch: Patch } | { what: 'undo' | 'redo' } | { what: 'go'; number: number };
 
@@ -15,7 +16,7 @@ const BY_OTHERS = 'This photo was changed in another window.';
  * The grade of one photo while it is worked on. Every edit is a function of the newest look; it is shown at once, queued,
  * and sent with the revision that it is based on, one after another. Nothing queued is ever dropped without a word.
  */
-export class GradeSession {
+export class GradeSession extends Observable {
   private queue: Command[] = [];
   private kept: Kept | null = null;
   private phase: SessionState['phase'] = 'loading';
@@ -26,7 +27,6 @@ export class GradeSession {
   private conflicts = 0;
   private cancelRetry: (() => void) | null = null;
   private snapshot: SessionState;
-  private readonly listeners = new Set<() => void>();
   private readonly previews = new Set<PreviewListener>();
   private waiting: { done: () => void; failed: (reason: unknown) => void }[] = [];
 
@@ -36,6 +36,7 @@ export class GradeSession {
     private readonly say: (message: string) => void,
     private readonly later: Later,
   ) {
+    super();
     this.queue = shelf.read().map((patch) => ({ what: 'edit', patch }));
     this.snapshot = this.look();
     void this.load();
@@ -44,13 +45,6 @@ export class GradeSession {
   get state(): SessionState {
     return this.snapshot;
   }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => {
-      this.listeners.delete(listener);
-    };
-  };
 
   onPreview = (listener: PreviewListener): (() => void) => {
     this.previews.add(listener);
@@ -262,7 +256,7 @@ export class GradeSession {
   private changed(): void {
     this.shelf.write(this.queue.flatMap((command) => (command.what === 'edit' ? [command.patch] : [])));
     this.snapshot = this.look();
-    for (const listener of this.listeners) listener();
+    this.tell();
   }
 
   private look(): SessionState {

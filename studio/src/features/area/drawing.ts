@@ -1,6 +1,7 @@
 import type { Place } from '../photo/tools';
 import type { Size } from '../../gl/viewport';
 import { apart, rangeOf, shapeFrom, type Settings, type Shape, type ShapeKind } from './shapes';
+import { Observable } from '../../model/observable';
 
 export interface DrawingState extends Settings {
   kind: ShapeKind;
@@ -14,14 +15,15 @@ const NEAR = 0.015;
 const AT_FIRST: DrawingState = { kind: 'ellipse', corners: [], subtract: false, keeps: false, radius: rangeOf('brush', 'radius').rest, softness: rangeOf('brush', 'softness').rest };
 
 /** What a drag or a click with the area tool draws, and with what. Polygons may be drawn corner by corner. */
-export class AreaDrawing {
+export class AreaDrawing extends Observable {
   private now = AT_FIRST;
-  private readonly listeners = new Set<() => void>();
 
   constructor(
     private readonly photo: Size,
     private readonly onShape: (shape: Shape, keeps: boolean) => void,
-  ) {}
+  ) {
+    super();
+  }
 
   get state(): DrawingState {
     return this.now;
@@ -30,13 +32,6 @@ export class AreaDrawing {
   /** A polygon was begun and is not closed yet. */
   underWay = (): boolean => this.now.corners.length > 0;
 
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => {
-      this.listeners.delete(listener);
-    };
-  };
-
   /** Another kind gives up a polygon that was begun. */
   choose = (kind: ShapeKind): void => {
     this.change({ kind, corners: [] });
@@ -44,7 +39,7 @@ export class AreaDrawing {
 
   change = (settings: Partial<DrawingState>): void => {
     this.now = { ...this.now, ...settings };
-    for (const listener of this.listeners) listener();
+    this.tell();
   };
 
   /** A finished drag over the photo; one place is a click. */

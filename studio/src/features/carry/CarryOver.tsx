@@ -1,5 +1,4 @@
-import CarryIcon from '@mui/icons-material/LibraryAddCheckOutlined';
-import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, IconButton, LinearProgress, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, LinearProgress, Switch, Tooltip, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Photo } from '../../api/client';
 import { OneOf } from '../../ui/controls/OneOf';
@@ -17,29 +16,21 @@ interface Props {
   look: Look | undefined;
   /** Photos that are wanted to begin with. */
   to?: readonly number[];
-  /** A button with words in the place of an icon. */
-  inWords?: boolean;
   onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
 /** A button that carries the grade over to other photos of the set. */
-export function CarryOver({ photo, photos, look, to = [], inWords = false, onSay, onFailure }: Props) {
+export function CarryOver({ photo, photos, look, to = [], onSay, onFailure }: Props) {
   const [over, setOver] = useOpened('over');
   const possible = look !== undefined && look.moves.length > 0 && photos.length > 1;
   return (
     <>
       <Tooltip title={possible ? 'Carry over: copy this grade to other photos, fitted to each' : 'Carry over: needs a grade and another photo'}>
         <span>
-          {inWords ? (
-            <Button disabled={!possible} onClick={() => { setOver('carry'); }} sx={{ whiteSpace: 'nowrap', minWidth: 0, px: 0.75 }}>
-              Carry over
-            </Button>
-          ) : (
-            <IconButton aria-label="Carry over" disabled={!possible} onClick={() => { setOver('carry'); }}>
-              <CarryIcon fontSize="small" />
-            </IconButton>
-          )}
+          <Button disabled={!possible} onClick={() => { setOver('carry'); }} sx={{ whiteSpace: 'nowrap', minWidth: 0, px: 0.75 }}>
+            Carry over
+          </Button>
         </span>
       </Tooltip>
       {over === 'carry' && look && (

@@ -1,6 +1,7 @@
 import type { Fit, Sample } from '../../api/client';
 import { moveOf, newId, newMove, withField, withMove, type Look, type Reach } from '../../model/looks';
 import { same } from '../../model/lookPatch';
+import { Observable } from '../../model/observable';
 
 /** The strokes that a reach was learned from on a photo, as they are sent again when one is added or taken away. */
 export function strokesOf(reach: Reach | null | undefined, photoKey: string): Sample[] {
@@ -33,9 +34,8 @@ export interface ChoosingState {
  * Teaches reaches by strokes on one photo. Strokes are worked out one after another, so that each counts; what comes of one is
  * put on the newest grade, whatever was done meanwhile. The strokes themselves are kept with the reach.
  */
-export class Choosing {
+export class Choosing extends Observable {
   private now: ChoosingState = { busy: 0, fresh: false, anew: null, last: null, considered: null };
-  private readonly listeners = new Set<() => void>();
   private chain: Promise<void> = Promise.resolve();
   /** Counts what was considered: an answer to an earlier thought comes too late. */
   private thoughts = 0;
@@ -48,18 +48,13 @@ export class Choosing {
     private readonly photoKey: string,
     private readonly select: (id: string) => void,
     private readonly fails: (reason: unknown) => void,
-  ) {}
+  ) {
+    super();
+  }
 
   get state(): ChoosingState {
     return this.now;
   }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => {
-      this.listeners.delete(listener);
-    };
-  };
 
   /** A stroke of the tool that chooses or holds, for the move of an id or, where there is none, for a new one. */
   stroke = (sample: Sample, selected: string | null): Promise<void> => {
@@ -143,6 +138,6 @@ export class Choosing {
 
   private set(change: Partial<ChoosingState>): void {
     this.now = { ...this.now, ...change };
-    for (const listener of this.listeners) listener();
+    this.tell();
   }
 }

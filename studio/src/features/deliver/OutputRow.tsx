@@ -132,10 +132,10 @@ function MoreOf({ output, has, set }: { output: Plan; has: FormatInfo['has']; se
 function Switched({ label, help, on, onChange }: { label: string; help: string; on: boolean; onChange: (on: boolean) => void }) {
   return (
     <Box data-topic={paragraph(label)} sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
-    <Tooltip title={help} placement="top">
-      <FormControlLabel label={label} control={<Checkbox size="small" checked={on} onChange={(event) => { onChange(event.target.checked); }} sx={{ p: 0.25 }} />} slotProps={{ typography: { variant: 'caption' } }} sx={{ m: 0 }} />
-    </Tooltip>
-    <HelpMark of={label} />
+      <Tooltip title={help} placement="top">
+        <FormControlLabel label={label} control={<Checkbox size="small" checked={on} onChange={(event) => { onChange(event.target.checked); }} sx={{ p: 0.25 }} />} slotProps={{ typography: { variant: 'caption' } }} sx={{ m: 0 }} />
+      </Tooltip>
+      <HelpMark of={label} />
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Button, CircularProgress, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef } from 'react';
 import { api, type Photo, type Preset } from '../../api/client';
 import { AddMovePanel } from '../gallery/AddMovePanel';
 import { LooksPanel } from '../gallery/LooksPanel';
@@ -135,13 +135,13 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
   );
 }
 
-/** What something was before it was what it is. */
+/** What something was when it was last drawn. */
 function usePrevious(value: string | null): string | null {
-  const [pair, setPair] = useState<{ now: string | null; before: string | null }>({ now: value, before: null });
+  const last = useRef(value);
   useEffect(() => {
-    setPair((last) => (last.now === value ? last : { now: value, before: last.now }));
+    last.current = value;
   }, [value]);
-  return pair.now === value ? pair.before : pair.now;
+  return last.current;
 }
 
 function Waiting({ grading, onRetry }: { grading: SessionState; onRetry: () => void }) {

@@ -1,10 +1,11 @@
 import { Box, Button } from '@mui/material';
 import { useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../../api/client';
 import type { Look, LookFile } from '../../model/looks';
 import type { Say } from '../shell/say';
 import { SaveLookDialog } from './SaveLookDialog';
+import { FilePicker } from '../../ui/controls/FilePicker';
 
 interface Props {
   /** The grade at hand. */
@@ -18,7 +19,6 @@ interface Props {
 /** Saving the grade as a look, bringing looks in from files, giving all out. */
 export function OwnLookActions({ look, any, onSay, onFailure }: Props) {
   const queries = useQueryClient();
-  const picker = useRef<HTMLInputElement>(null);
   const [saving, setSaving] = useState(false);
   const refetch = () => queries.invalidateQueries({ queryKey: ['own looks'] });
   const bring = async (files: File[]) => {
@@ -50,24 +50,14 @@ export function OwnLookActions({ look, any, onSay, onFailure }: Props) {
       <Button variant="outlined" disabled={look.moves.length === 0} onClick={() => { setSaving(true); }}>
         Save this grade …
       </Button>
-      <Button onClick={() => picker.current?.click()}>Import</Button>
+      <FilePicker label="Look files" accept=".json,.zip,application/json,application/zip" onFiles={(files) => { void bring(files); }}>
+        {(ask) => <Button onClick={ask}>Import</Button>}
+      </FilePicker>
       {any && (
         <Button component="a" href="/api/looks/files" download="looks.zip">
           Export all
         </Button>
       )}
-      <input
-        ref={picker}
-        type="file"
-        accept=".json,.zip,application/json,application/zip"
-        multiple
-        hidden
-        aria-label="Look files"
-        onChange={(event) => {
-          void bring([...(event.target.files ?? [])]);
-          event.target.value = '';
-        }}
-      />
       {saving && <SaveLookDialog look={look} onSave={(saved, group) => { void save(saved, group); }} onClose={() => { setSaving(false); }} />}
     </Box>
   );

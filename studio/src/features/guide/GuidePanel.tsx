@@ -1,16 +1,20 @@
 import BackIcon from '@mui/icons-material/ArrowBack';
 import CloseIcon from '@mui/icons-material/Close';
 import { Box, ButtonBase, CircularProgress, IconButton, InputBase, Tooltip, Typography } from '@mui/material';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useOpened } from '../../ui/place/useOpened';
 import { greys } from '../../theme';
-import { GuidePage } from './GuidePage';
 import { AtHandContext, type AtHand } from './atHand';
 import { SECTIONS, type Page } from './page';
 import { useGuide } from './useGuide';
 
+/** Comes with the first page that is read: what draws Markdown is no part of the first screen. */
+const GuidePage = lazy(() => import('./GuidePage').then((module) => ({ default: module.GuidePage })));
+
 /** Where the guide begins. */
 export const CONTENTS = 'contents';
+
+const LOADING = <CircularProgress size={20} aria-label="Loading the guide" />;
 
 /** The guide, beside the work: its contents, what is found in it, or a page. */
 export function GuidePanel({ atHand }: { atHand: AtHand | null }) {
@@ -65,12 +69,14 @@ export function GuidePanel({ atHand }: { atHand: AtHand | null }) {
       </Box>
       <Box tabIndex={0} data-inset sx={{ flex: 1, minHeight: 0, overflowY: 'auto', px: 1.5, pt: 1, pb: 3 }}>
         {!guide ? (
-          <CircularProgress size={20} aria-label="Loading the guide" />
+          LOADING
         ) : searching ? (
           <Found pages={guide.found(text)} text={text} onOpen={go} />
         ) : shown ? (
           <AtHandContext value={atHand}>
-            <GuidePage key={shown.page.id} page={shown.page} heading={shown.heading} onTopic={go} />
+            <Suspense fallback={LOADING}>
+              <GuidePage key={shown.page.id} page={shown.page} heading={shown.heading} onTopic={go} />
+            </Suspense>
           </AtHandContext>
         ) : (
           <Contents pages={guide.PAGES} onOpen={go} />

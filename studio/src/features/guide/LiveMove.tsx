@@ -2,7 +2,7 @@ import { Box, Button, Typography } from '@mui/material';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useContext, useState, type ComponentType } from 'react';
 import { api } from '../../api/client';
-import { kindTitle, type Move, type MoveKind } from '../../model/looks';
+import { kindTitle, type Look, type Move, type MoveKind } from '../../model/looks';
 import { greys } from '../../theme';
 import { panelOf, panelOfKind } from '../panels';
 import type { PanelProps, Surroundings } from '../panels/panel';
@@ -11,7 +11,7 @@ import { useRested } from '../read/useRested';
 import { AtHandContext, type AtHand } from './atHand';
 import { CHARTS } from './charts';
 import { ChartPicture } from './ChartPicture';
-import { alone, begun, type Example } from './example';
+import { begun, type Example } from './example';
 
 const LATTICE = 17;
 const REST_MS = 50;
@@ -43,7 +43,7 @@ function Shown({ start, atHand }: { start: Move; atHand: AtHand | null }) {
   const [move, setMove] = useState(start);
   const [before, setBefore] = useState(false);
   const [aspect, setAspect] = useState<string | null>(null);
-  const look = alone(useRested(move, REST_MS));
+  const look: Look = { tovrinLook: 1, moves: [useRested(move, REST_MS)] };
   const { nodes } = useQuery({ queryKey: ['guide cube', JSON.stringify(look)], queryFn: () => api.cube(look, LATTICE, null), placeholderData: keepPreviousData, gcTime: 30_000 }).data ?? {};
   const Controls = panelOf(move).Controls as unknown as ComponentType<PanelProps<MoveKind>>;
   const hold = (held: boolean) => () => { setBefore(held); };

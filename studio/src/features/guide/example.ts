@@ -1,4 +1,4 @@
-import { newMove, withField, type Look, type Move, type MoveKind } from '../../model/looks';
+import { newMove, withField, type Move, type MoveKind } from '../../model/looks';
 
 /** A move as a page shows it: its kind, with what is set of it. Without settings the photo at hand says what to show. */
 export interface Example {
@@ -21,9 +21,4 @@ export function exampleOf(text: string): Example | null {
 export function begun({ kind, params = {}, reach = null }: Example): Move {
   const move = newMove(kind);
   return withField(move, { params: { ...move.params, ...params }, reach } as Partial<Move>);
-}
-
-/** A grade of one move, to be looked at. */
-export function alone(move: Move): Look {
-  return { tovrinLook: 1, name: '', moves: [{ ...move, id: 'example' }] };
 }

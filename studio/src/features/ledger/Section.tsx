@@ -21,21 +21,21 @@ export function Section({ title, words, guide, end, children }: Props) {
   return (
     <Box data-guide={guide}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, borderTop: `1px solid ${greys.line}` }}>
-      <ButtonBase
-        aria-expanded={open}
-        onClick={() => {
-          setOpen(!open);
-        }}
-        sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.5, py: 0.75, textAlign: 'left' }}
-      >
-        <ExpandIcon fontSize="small" sx={{ transform: open ? 'none' : 'rotate(-90deg)' }} />
-        <Typography variant="subtitle2" component="span">{title}</Typography>
-        <Typography variant="caption" sx={{ flex: 1, lineHeight: 1.25 }}>
-          {words}
-        </Typography>
-        {end}
-      </ButtonBase>
-      <HelpMark of={title} />
+        <ButtonBase
+          aria-expanded={open}
+          onClick={() => {
+            setOpen(!open);
+          }}
+          sx={{ width: '100%', justifyContent: 'flex-start', gap: 0.5, py: 0.75, textAlign: 'left' }}
+        >
+          <ExpandIcon fontSize="small" sx={{ transform: open ? 'none' : 'rotate(-90deg)' }} />
+          <Typography variant="subtitle2" component="span">{title}</Typography>
+          <Typography variant="caption" sx={{ flex: 1, lineHeight: 1.25 }}>
+            {words}
+          </Typography>
+          {end}
+        </ButtonBase>
+        <HelpMark of={title} />
       </Box>
       <Collapse in={open}>{children}</Collapse>
     </Box>

@@ -45,7 +45,7 @@ export function useMoveClipboard(ledger: Ledger): void {
       event.preventDefault();
       const { look, ids, onEdit, onPasted, onSay } = now.current;
       const put = pasted(found, look.moves.findLast(({ id }) => ids.has(id))?.id ?? null);
-      api.cube(put.edit({ ...look, moves: [] }), LATTICE, null).then(
+      api.cube(put.edit(look), LATTICE, null).then(
         () => {
           onEdit(put.edit);
           onPasted(put.ids);

@@ -2,6 +2,7 @@ import { Box, InputBase } from '@mui/material';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useDragging } from '../../ui/drag/useDragging';
 import { useHeldKeys } from '../../ui/drag/useHeldKeys';
+import { FINGER, FINGERS } from '../../theme';
 import { paragraph } from '../../ui/help/topic';
 import { plain, signed } from '../../model/looks';
 import { barOf, dragged, stepped, typedValue, type MixColumn } from './mixing';
@@ -89,7 +90,7 @@ export function MixCell({ label, column, value: kept, stop, onChange, onFocus, o
   };
   const bar = barOf(column, value);
   return (
-    <Box sx={{ position: 'relative', height: 22, '@media (pointer: coarse)': { height: 40 } }}>
+    <Box sx={{ position: 'relative', height: 22, [FINGERS]: { height: FINGER } }}>
       <Box
         ref={cell}
         role="slider"

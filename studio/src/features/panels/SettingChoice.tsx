@@ -19,25 +19,25 @@ export function SettingChoice<K extends MoveKind>({ move, name, label, options, 
   const value = (move.params as Record<string, unknown> | undefined)?.[name] ?? options.at(-1)?.[0];
   return (
     <Box data-topic={paragraph(info.title)} sx={{ display: 'flex', alignItems: 'center', gap: 0.75 }}>
-    <Tooltip title={info.help} placement="left">
-      <ToggleButtonGroup
-        exclusive
-        size="small"
-        aria-label={label}
-        value={value}
-        onChange={(_, next: string | null) => {
-          if (next) onChange(withParams(move, { [name]: next }), true);
-        }}
-        sx={{ my: 0.5, width: '100%', '& .MuiToggleButton-root': { flex: 1, py: 0.25, textTransform: 'none' } }}
-      >
-        {options.map(([one, words]) => (
-          <ToggleButton key={one} value={one}>
-            {words}
-          </ToggleButton>
-        ))}
-      </ToggleButtonGroup>
-    </Tooltip>
-    <HelpMark of={info.title} />
+      <Tooltip title={info.help} placement="left">
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label={label}
+          value={value}
+          onChange={(_, next: string | null) => {
+            if (next) onChange(withParams(move, { [name]: next }), true);
+          }}
+          sx={{ my: 0.5, width: '100%', '& .MuiToggleButton-root': { flex: 1, py: 0.25, textTransform: 'none' } }}
+        >
+          {options.map(([one, words]) => (
+            <ToggleButton key={one} value={one}>
+              {words}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      </Tooltip>
+      <HelpMark of={info.title} />
     </Box>
   );
 }

@@ -6,6 +6,7 @@ import { NumberField } from '../../ui/controls/NumberField';
 import { settingInfo } from '../../model/looks';
 import type { MovePanel, PanelProps } from './panel';
 import { withParams } from './settings';
+import { TonesShape } from './TonesShape';
 import { useDrawing } from './useDrawing';
 
 const CHANNELS = ['all', 'red', 'green', 'blue', 'light'] as const;
@@ -40,7 +41,6 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
     set(points.map((p, i) => (i === selected ? next : p)), keep);
   };
   const counts = source?.scopes.histogram[channel === 'all' ? 'light' : channel] ?? [];
-  const most = Math.max(1, ...counts.slice(2, 254));
   const level = pointed?.along[channel]?.at ?? null;
   return (
     <Box>
@@ -71,7 +71,7 @@ function Controls({ move, onChange, aspect, onAspect, source, pointed }: Props) 
           colour={LINE[channel]}
         >
           <svg viewBox="0 0 256 100" preserveAspectRatio="none" aria-hidden style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', pointerEvents: 'none' }}>
-            <path d={`M0 100 ${counts.map((count, i) => `L${String(i)} ${String(100 - Math.min(1, count / most) * 88)}`).join(' ')} L255 100Z`} fill="#484848" />
+            <TonesShape counts={counts} />
             {[64, 128, 192].map((mark) => (
               <g key={mark} stroke="#3a3a3a" vectorEffect="non-scaling-stroke">
                 <line x1={mark} x2={mark} y1={0} y2={100} vectorEffect="non-scaling-stroke" />

@@ -1,7 +1,7 @@
 import { Box } from '@mui/material';
 import type { ReactNode } from 'react';
 import { OneOf } from '../../ui/controls/OneOf';
-import { greys } from '../../theme';
+import { FINGERS, greys } from '../../theme';
 import { TOOLS, type Tool } from './tools';
 
 /** Where each tool is explained. */
@@ -27,8 +27,6 @@ export function ToolStrip({ tool, onTool, end, children }: Props) {
     </Box>
   );
 }
-
-const FINGERS = '@media (pointer: coarse)';
 
 const STRIP = {
   height: 35,

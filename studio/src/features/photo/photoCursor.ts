@@ -1,4 +1,5 @@
 import type { Place, Stroke, Tool } from './tools';
+import { Observable } from '../../model/observable';
 
 /** What the keyboard does on the photo in the place of the pointer. */
 export interface CursorActions {
@@ -28,22 +29,16 @@ const SHIFT = 5;
  * A cursor on the photo, moved with arrow keys: Enter is a click, Space begins and ends a stroke; when pulling, Enter or Space takes hold of a
  * colour, arrows pull it, Enter keeps it. Escape gives up what is under way.
  */
-export class PhotoCursor {
+export class PhotoCursor extends Observable {
   private now: CursorState = { at: null, stroke: null, pull: null };
-  private readonly listeners = new Set<() => void>();
 
-  constructor(private readonly actions: () => CursorActions) {}
+  constructor(private readonly actions: () => CursorActions) {
+    super();
+  }
 
   get state(): CursorState {
     return this.now;
   }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => {
-      this.listeners.delete(listener);
-    };
-  };
 
   /** Shows the cursor where it was, or in the middle of the shown part of the photo. */
   show = (middle: Place): void => {
@@ -98,7 +93,7 @@ export class PhotoCursor {
 
   private set(change: Partial<CursorState>): void {
     this.now = { ...this.now, ...change };
-    for (const listener of this.listeners) listener();
+    this.tell();
   }
 }
 

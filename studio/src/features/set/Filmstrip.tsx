@@ -4,8 +4,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useRef, useState } from 'react';
 import type { Photo } from '../../api/client';
 import { smallUrl } from '../../api/pictures';
-import { greys } from '../../theme';
-import { PhotoFiles } from '../../ui/controls/PhotoFiles';
+import { FINGERS, greys } from '../../theme';
+import { FilePicker, PHOTOS } from '../../ui/controls/FilePicker';
 import { ImportErrors } from './ImportErrors';
 import { ImportProgress } from './ImportProgress';
 import type { ImportState } from './useImport';
@@ -44,8 +44,8 @@ export function Filmstrip({ photos, current, selected, arriving, onOpen }: Props
     if (at >= 0) cells.scrollToIndex(at, { align: 'auto' });
   }, [cells, at]);
   return (
-    <Box component="nav" aria-label="Photos of the set" data-guide="parts/import" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', flex: 1, minWidth: 0, height: 44, '@media (pointer: coarse)': { py: '2px' } }}>
-      <PhotoFiles onFiles={arriving.add}>
+    <Box component="nav" aria-label="Photos of the set" data-guide="parts/import" sx={{ display: 'flex', alignItems: 'stretch', gap: 0.75, px: 1, py: '4px', flex: 1, minWidth: 0, height: 44, [FINGERS]: { py: '2px' } }}>
+      <FilePicker label="Photo files" accept={PHOTOS} onFiles={arriving.add}>
         {(ask) => (
           <ButtonBase ref={setImportAt} onClick={ask} sx={{ bgcolor: greys.panel, flex: 'none', px: 1.25, border: `1px dashed #777`, borderRadius: 0.5, gap: 0.5, color: greys.quiet, '&:hover': { color: greys.text } }}>
             <AddIcon fontSize="small" />
@@ -54,7 +54,7 @@ export function Filmstrip({ photos, current, selected, arriving, onOpen }: Props
             </Typography>
           </ButtonBase>
         )}
-      </PhotoFiles>
+      </FilePicker>
       <Box ref={scroller} sx={{ flex: '0 1 auto', minWidth: photos.length > 0 ? 60 : 0, overflowX: 'auto', overflowY: 'hidden', px: '3px', py: '3px', my: '-3px' }} style={{ width: cells.getTotalSize() + 6 }}>
         <Box style={{ width: cells.getTotalSize() }} sx={{ position: 'relative', height: HEIGHT }}>
           {cells.getVirtualItems().map(({ index, start }) => {

@@ -1,6 +1,6 @@
 import AddIcon from '@mui/icons-material/AddPhotoAlternateOutlined';
 import { Box, Button, Typography } from '@mui/material';
-import { PhotoFiles } from '../../ui/controls/PhotoFiles';
+import { FilePicker, PHOTOS } from '../../ui/controls/FilePicker';
 import { greys } from '../../theme';
 import { SampleButton } from './SampleButton';
 
@@ -24,17 +24,17 @@ export function FirstPhotos({ title, words, onFiles, into, onFailure }: Props) {
       </Typography>
       <Typography sx={{ mb: 3 }}>{words}</Typography>
       <Box sx={{ display: 'flex', gap: 1.5, justifyContent: 'center', flexWrap: 'wrap' }}>
-        <PhotoFiles label="First photo files" onFiles={onFiles}>
+        <FilePicker label="First photo files" accept={PHOTOS} onFiles={onFiles}>
           {(ask) => (
             <Button variant="contained" size="large" onClick={ask}>
               Choose photos
             </Button>
           )}
-        </PhotoFiles>
+        </FilePicker>
         <SampleButton into={into} onFailure={onFailure} />
       </Box>
       <Typography variant="caption" component="p" sx={{ mt: 3, color: greys.text }}>
-        JPEG, PNG, TIFF, WebP, AVIF, HEIC or camera raw files
+        JPEG, PNG, TIFF, WebP, AVIF, HEIC, or raw files of cameras
       </Typography>
     </Box>
   );

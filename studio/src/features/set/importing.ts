@@ -1,4 +1,5 @@
 import { Failure, type Photo } from '../../api/client';
+import { Observable } from '../../model/observable';
 
 /** A file on its way into a set. */
 export interface Incoming {
@@ -20,29 +21,23 @@ export interface Source {
 type TakeBack = (photo: Photo) => Promise<unknown>;
 
 /** Imports files into sets, one after another, each with its own progress, stop and message; goes on while another set is open. */
-export class Importing {
+export class Importing extends Observable {
   private files: Incoming[] = [];
   private nextKey = 1;
   private chain: Promise<void> = Promise.resolve();
   private readonly stops = new Map<number, AbortController>();
   /** Stopped when all of it was sent: the server may have it in the set by then. */
   private readonly unwanted = new Set<number>();
-  private readonly listeners = new Set<() => void>();
   /** Told of each photo that has arrived. */
   onArrived: (setId: number, photo: Photo) => void = () => undefined;
 
-  constructor(private readonly takeBack: TakeBack) {}
+  constructor(private readonly takeBack: TakeBack) {
+    super();
+  }
 
   get state(): Incoming[] {
     return this.files;
   }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => {
-      this.listeners.delete(listener);
-    };
-  };
 
   add = (setId: number, sources: Source[]): Promise<void> => {
     for (const source of sources) {
@@ -93,6 +88,6 @@ export class Importing {
 
   private set(files: Incoming[]): void {
     this.files = files;
-    for (const listener of this.listeners) listener();
+    this.tell();
   }
 }

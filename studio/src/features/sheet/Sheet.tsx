@@ -103,15 +103,17 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
         onFailure={onFailure}
       />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
-      {guide !== null && <Box component="section" aria-label="Guide" sx={{ width: 360, flex: 'none', bgcolor: greys.panel, borderRight: `1px solid ${greys.line}` }}><GuidePanel atHand={null} /></Box>}
-      <Box component="main" data-guide="parts/sheet" sx={{ flex: 1, minWidth: 0, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
-        <h1 style={visuallyHidden}>{set.name}, all photos</h1>
-        {photos.length === 0 ? (
-          <Box sx={{ m: 'auto' }}><EmptySet set={set} arriving={arriving.underWay.length > 0} onFiles={arriving.add} onFailure={onFailure} /></Box>
-        ) : (
-          <SheetGrid photos={photos} selection={selection} onSelect={onSelect} here={here} onHere={setHere} size={size} before={before} onOpen={open} onArrange={(next) => { void work.arrange(next); }} onColumns={setColumns} />
-        )}
-      </Box>
+        {guide !== null && <Box component="section" aria-label="Guide" sx={{ width: 360, flex: 'none', bgcolor: greys.panel, borderRight: `1px solid ${greys.line}` }}><GuidePanel atHand={null} /></Box>}
+        <Box component="main" data-guide="parts/sheet" sx={{ flex: 1, minWidth: 0, minHeight: 0, display: 'flex', flexDirection: 'column' }}>
+          <h1 style={visuallyHidden}>{set.name}, all photos</h1>
+          {photos.length === 0 ? (
+            <Box sx={{ m: 'auto' }}>
+              <EmptySet set={set} arriving={arriving.underWay.length > 0} onFiles={arriving.add} onFailure={onFailure} />
+            </Box>
+          ) : (
+            <SheetGrid photos={photos} selection={selection} onSelect={onSelect} here={here} onHere={setHere} size={size} before={before} onOpen={open} onArrange={(next) => { void work.arrange(next); }} onColumns={setColumns} />
+          )}
+        </Box>
       </Box>
       <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
         {strip}

@@ -87,7 +87,7 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
       </Button>
       <Box sx={{ flex: 1 }} />
       {lead ? (
-        <CarryOver photo={lead} photos={photos} look={grade.data?.look} to={selected.filter(({ id }) => id !== lead.id).map(({ id }) => id)} inWords onSay={onSay} onFailure={onFailure} />
+        <CarryOver photo={lead} photos={photos} look={grade.data?.look} to={selected.filter(({ id }) => id !== lead.id).map(({ id }) => id)} onSay={onSay} onFailure={onFailure} />
       ) : (
         <Button disabled>Carry over</Button>
       )}

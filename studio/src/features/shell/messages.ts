@@ -1,4 +1,5 @@
 import type { Say } from './say';
+import { Observable } from '../../model/observable';
 
 export interface Message {
   text: string;
@@ -8,21 +9,13 @@ export interface Message {
 const SHOWN_MS = 9000;
 
 /** The one message that is said at a time; the newest takes the place of the one before, and goes by itself after a while. */
-export class Messages {
+export class Messages extends Observable {
   private message: Message | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
-  private readonly listeners = new Set<() => void>();
 
   get current(): Message | null {
     return this.message;
   }
-
-  subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => {
-      this.listeners.delete(listener);
-    };
-  };
 
   say: Say = (text, action) => {
     this.set({ text, action });
@@ -53,7 +46,7 @@ export class Messages {
 
   private set(message: Message | null): void {
     this.message = message;
-    for (const listener of this.listeners) listener();
+    this.tell();
   }
 }
 

@@ -1,6 +1,6 @@
 import { Box, Tooltip, Typography } from '@mui/material';
 import { useId, type CSSProperties } from 'react';
-import { greys } from '../../theme';
+import { FINGERS, greys } from '../../theme';
 import { HelpMark } from '../help/HelpMark';
 import { paragraph } from '../help/topic';
 import { NumberField } from './NumberField';
@@ -23,7 +23,7 @@ interface Props {
 
 const SLIDER = {
   py: '7px !important',
-  '@media (pointer: coarse)': { py: '19px !important' },
+  [FINGERS]: { py: '19px !important' },
   display: 'block',
   mx: 0.75,
   width: 'calc(100% - 12px)',

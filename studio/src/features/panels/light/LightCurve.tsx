@@ -5,6 +5,7 @@ import { useHeldKeys } from '../../../ui/drag/useHeldKeys';
 import { settingInfo } from '../../../model/looks';
 import type { PanelProps } from '../panel';
 import { numberOf, within, withParams } from '../settings';
+import { TonesShape } from '../TonesShape';
 import { useDrawing } from '../useDrawing';
 import { draggedBy, handlePlaces, LIGHT_HANDLES, type LightHandle } from './lightHandles';
 
@@ -53,12 +54,11 @@ export function LightCurve({ move, onChange, source, pointed }: Props) {
     (next) => { send(focused.current, next, true); },
   );
   const counts = source?.scopes.histogram.light ?? [];
-  const most = Math.max(1, ...counts.slice(2, 254));
   const under = pointed?.along['light']?.at ?? null;
   return (
     <Box ref={area} role="group" aria-label="Curve of light" sx={{ position: 'relative', height: TALL, bgcolor: '#262626', m: '4px 8px 10px', touchAction: 'none', userSelect: 'none' }}>
       <svg viewBox="0 0 255 100" preserveAspectRatio="none" role="img" aria-label="Tones before and after, over the photo’s own tones" style={{ position: 'absolute', inset: 0, width: '100%', height: '100%' }}>
-        <path d={`M0 100 ${counts.map((count, i) => `L${String(i)} ${String(100 - Math.min(1, count / most) * 88)}`).join(' ')} L255 100Z`} fill="#484848" />
+        <TonesShape counts={counts} />
         <line x1={0} y1={100} x2={255} y2={0} stroke="#999" strokeDasharray="3 3" vectorEffect="non-scaling-stroke" />
         {under !== null && <line x1={under} x2={under} y1={0} y2={100} stroke="#fff" strokeOpacity={0.55} vectorEffect="non-scaling-stroke" />}
         <path d={line.map((out, i) => `${i === 0 ? 'M' : 'L'}${String(i)} ${String(100 - (out / MOST) * 100)}`).join('')} fill="none" stroke="#fff" strokeWidth={1.8} vectorEffect="non-scaling-stroke" />

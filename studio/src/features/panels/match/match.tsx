@@ -1,5 +1,5 @@
 import { Box, Button, ButtonBase, CircularProgress, MenuItem, Select, Typography } from '@mui/material';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { api } from '../../../api/client';
 import { OneOf } from '../../../ui/controls/OneOf';
 import { around, pictureUrl } from '../../../api/pictures';
@@ -8,6 +8,7 @@ import { SmallPicture } from '../../photo/SmallPicture';
 import { fitButton } from '../fitted';
 import type { MovePanel, PanelProps } from '../panel';
 import { Flag, numberOf, Sliders, withParams } from '../settings';
+import { FilePicker } from '../../../ui/controls/FilePicker';
 
 type Move = MoveOf<'match'>;
 type Moments = NonNullable<NonNullable<Move['params']>['moments']>;
@@ -49,7 +50,6 @@ export function threeAmounts(amount: number): number[] {
 
 function Controls(props: PanelProps<'match'>) {
   const { move, onChange, photos, photoId, onFailure } = props;
-  const file = useRef<HTMLInputElement>(null);
   const [busy, setBusy] = useState(false);
   const [words, setWords] = useState<string[]>([]);
   const reference = referenceOf(move);
@@ -94,21 +94,13 @@ function Controls(props: PanelProps<'match'>) {
               <img src={pictureUrl({ id, key }, 'thumb')} alt="" style={{ height: 36, display: 'block' }} />
             </ButtonBase>
           ))}
-        <Button size="small" disabled={busy} onClick={() => file.current?.click()}>
-          Another file…
-        </Button>
-        <input
-          ref={file}
-          type="file"
-          accept="image/*"
-          hidden
-          aria-label="A picture to match"
-          onChange={({ target }) => {
-            const chosen = target.files?.[0];
-            if (chosen) take(api.matchFile(photoId, chosen));
-            target.value = '';
-          }}
-        />
+        <FilePicker single label="A picture to match" accept="image/*" onFiles={([chosen]) => { if (chosen) take(api.matchFile(photoId, chosen)); }}>
+          {(ask) => (
+            <Button size="small" disabled={busy} onClick={ask}>
+              Another file…
+            </Button>
+          )}
+        </FilePicker>
         {busy && <CircularProgress size={18} aria-label="Reading its colours" />}
       </Box>
       {words.map((one) => (
