@@ -17,6 +17,9 @@ export const greys = {
 export const FINGERS = '@media (pointer: coarse)';
 export const FINGER = 40;
 
+/** Room around a handle of a drawing, which a finger needs and the eye does not: taken hold of up to the size of everything else. */
+export const fingerRoom = (size: number) => ({ [FINGERS]: { '&::after': { content: '""', position: 'absolute', inset: `${String((size - FINGER) / 2)}px`, borderRadius: '50%' } } });
+
 /** Where menus, dialogues and tips stand; see index.html. */
 const overlays = () => document.getElementById('overlays') ?? document.body;
 

@@ -93,7 +93,17 @@ test('what is touched is 40 pixels large at least', async ({ page }) => {
         .filter(({ box }) => box.width > 0 && (box.height < 40 || box.width < 40))
         .map(({ name, box }) => `${name}: ${String(Math.round(box.width))} × ${String(Math.round(box.height))}`),
     );
-  await studio.open(PHOTOS.bowl);
+  await studio.openWith(PHOTOS.third, [{ kind: 'saturation', params: { vibrance: 10 } }]);
+  // What is drawn small on a drawing is taken hold of from further away.
+  const handles = page.getByRole('group', { name: 'Gain curve' }).getByRole('slider');
+  await expect(handles.first()).toBeVisible();
+  const held = await handles.evaluateAll((all) => all.map((handle) => {
+    const { left, top, width, height } = handle.getBoundingClientRect();
+    const [x, y] = [left + width / 2, top + height / 2];
+    return ([[0, 17], [0, -17], [17, 0], [-17, 0]] as const).some(([right, down]) => document.elementFromPoint(x + right, y + down)?.closest('[role=slider]') === handle);
+  }));
+  expect(held).toEqual([true, true, true, true]);
+  await studio.openWith(PHOTOS.third, [{ kind: 'shift', params: { hue: 10 } }]);
   expect(await small(), 'the desk').toEqual([]);
   await page.getByRole('button', { name: 'Looks' }).tap();
   await expect(page.locator('canvas[data-drawn=true]').first()).toBeVisible();

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { useDragging } from '../../ui/drag/useDragging';
 import { useHeldKeys } from '../../ui/drag/useHeldKeys';
 import { signed } from '../../model/looks';
+import { fingerRoom } from '../../theme';
 
 /** A hue on the bench with a value: its height over the middle line. */
 export interface BenchPointer {
@@ -102,7 +103,7 @@ export function BenchPointers({ pointers, onChange }: Props) {
                 onChange(pointer.id, pointer.hue, 0, true);
               }}
               style={{ left: `${String((pointer.hue / 360) * 100)}%`, bottom: `${String(bottom)}%` }}
-              sx={{ position: 'absolute', width: 18, height: 18, m: '0 0 -9px -9px', borderRadius: '50%', bgcolor: '#f4f4f4', border: '2px solid #1b1b1b', cursor: pointer.free ? 'move' : 'ns-resize', zIndex: 2 }}
+              sx={{ ...fingerRoom(18), position: 'absolute', width: 18, height: 18, m: '0 0 -9px -9px', borderRadius: '50%', bgcolor: '#f4f4f4', border: '2px solid #1b1b1b', cursor: pointer.free ? 'move' : 'ns-resize', zIndex: 2 }}
             />
             <Box
               aria-hidden

@@ -45,7 +45,12 @@ export function useMoveClipboard(ledger: Ledger): void {
       event.preventDefault();
       const { look, ids, onEdit, onPasted, onSay } = now.current;
       const put = pasted(found, look.moves.findLast(({ id }) => ids.has(id))?.id ?? null);
-      api.cube(put.edit(look), LATTICE, null).then(
+      // Alone first, so that what is wrong is named by its place in what is pasted; then with what is there, which has its limits.
+      const checked = async () => {
+        await api.cube(put.edit({ ...look, moves: [] }), LATTICE, null);
+        await api.cube(put.edit(look), LATTICE, null);
+      };
+      checked().then(
         () => {
           onEdit(put.edit);
           onPasted(put.ids);

@@ -7,6 +7,7 @@ import { binned } from './binned';
 import type { PanelProps } from './panel';
 import { numberOf, within, withParams } from './settings';
 import { useDrawing } from './useDrawing';
+import { fingerRoom } from '../../theme';
 
 type Move = PanelProps<'saturation'>['move'];
 const HANDLES = ['guard', 'vibrance', 'saturation', 'limit'] as const;
@@ -135,7 +136,7 @@ export function GainCurve({ move, source, pointed, onChange }: Pick<PanelProps<'
               }}
               style={{ left: `${String(left)}%`, bottom: `${String(bottom)}%` }}
               sx={{
-                position: 'absolute', width: 14, height: 14, m: '0 0 -7px -7px', cursor: name === 'guard' ? 'ew-resize' : 'ns-resize', bgcolor: '#f4f4f4', border: '2px solid #1b1b1b', zIndex: 2,
+                ...fingerRoom(14), position: 'absolute', width: 14, height: 14, m: '0 0 -7px -7px', cursor: name === 'guard' ? 'ew-resize' : 'ns-resize', bgcolor: '#f4f4f4', border: '2px solid #1b1b1b', zIndex: 2,
                 borderRadius: name === 'guard' || name === 'limit' ? '3px' : '50%',
               }}
             >

@@ -2,6 +2,7 @@ import { Box } from '@mui/material';
 import { useRef, useState, type ReactNode } from 'react';
 import { useDragging } from '../drag/useDragging';
 import { useHeldKeys } from '../drag/useHeldKeys';
+import { fingerRoom } from '../../theme';
 
 export type CurvePoint = [number, number];
 
@@ -174,7 +175,7 @@ export function CurveEditor({ label, points: kept, line, x, y, gap, step, circul
           onKeyUp={arrows.onKeyUp}
           onBlur={arrows.onBlur}
           style={{ left: `${String(left(px))}%`, bottom: `${String(bottom(py))}%` }}
-          sx={{ position: 'absolute', width: 10, height: 10, m: '0 0 -5px -5px', borderRadius: '50%', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: index === selected ? '#fff' : '#333', cursor: 'move' }}
+          sx={{ ...fingerRoom(10), position: 'absolute', width: 10, height: 10, m: '0 0 -5px -5px', borderRadius: '50%', border: '1.5px solid #fff', outline: '1px solid #000', bgcolor: index === selected ? '#fff' : '#333', cursor: 'move' }}
         />
       ))}
     </Box>

@@ -8,6 +8,7 @@ import { numberOf, within, withParams } from '../settings';
 import { TonesShape } from '../TonesShape';
 import { useDrawing } from '../useDrawing';
 import { draggedBy, handlePlaces, LIGHT_HANDLES, type LightHandle } from './lightHandles';
+import { fingerRoom } from '../../../theme';
 
 const TALL = 150;
 const MOST = 255;
@@ -82,7 +83,7 @@ export function LightCurve({ move, onChange, source, pointed }: Props) {
               onFocus={() => { focused.current = name; }}
               onDoubleClick={() => { send(name, rest, true); }}
               style={{ left: `${String((at / MOST) * 100)}%`, bottom: `${String((height / MOST) * 100)}%` }}
-              sx={{ position: 'absolute', width: 14, height: 14, m: '0 0 -7px -7px', bgcolor: name === 'black' ? '#111' : '#f4f4f4', border: '2px solid', borderColor: name === 'black' ? '#e2e2e2' : '#1b1b1b', borderRadius: name === 'exposure' ? '50%' : '3px', cursor: name === 'exposure' ? 'ns-resize' : 'move', zIndex: 2 }}
+              sx={{ ...fingerRoom(14), position: 'absolute', width: 14, height: 14, m: '0 0 -7px -7px', bgcolor: name === 'black' ? '#111' : '#f4f4f4', border: '2px solid', borderColor: name === 'black' ? '#e2e2e2' : '#1b1b1b', borderRadius: name === 'exposure' ? '50%' : '3px', cursor: name === 'exposure' ? 'ns-resize' : 'move', zIndex: 2 }}
             />
           );
         })}

@@ -8,6 +8,7 @@ import { useHeldKeys } from '../../../ui/drag/useHeldKeys';
 import type { PanelProps } from '../panel';
 import { useLive } from '../useLive';
 import { css, dragged, keyed, placeOf, potsOf, withTarget, type Colour } from './targets';
+import { fingerRoom } from '../../../theme';
 
 /** The pots of a palette as islands that can be taken hold of: an arrow leads from where one was to where it goes. */
 export function PaletteBench({ move, onChange, source, aspect, onAspect, plane }: PanelProps<'palette'> & { plane: PlaneName }) {
@@ -111,7 +112,7 @@ export function PaletteBench({ move, onChange, source, aspect, onAspect, plane }
                 if (to) set(withTarget(move, index, null), true);
               }}
               style={{ left: x, top: y, background: css(colour) }}
-              sx={{ position: 'absolute', width: 20, height: 20, m: '-10px 0 0 -10px', borderRadius: '50%', border: `2px solid ${chosen ? '#fff' : '#d0d0d0'}`, outline: '1.5px solid #000', cursor: 'move', zIndex: chosen || held === index ? 4 : 3 }}
+              sx={{ ...fingerRoom(20), position: 'absolute', width: 20, height: 20, m: '-10px 0 0 -10px', borderRadius: '50%', border: `2px solid ${chosen ? '#fff' : '#d0d0d0'}`, outline: '1.5px solid #000', cursor: 'move', zIndex: chosen || held === index ? 4 : 3 }}
             />
           );
         })}
