@@ -2,7 +2,7 @@
 // 24 megapixels, a slider dragged back and forth. Prints p50 and p95.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { percentiles, root, served } from './served.mjs';
+import { percentiles, quiet, root, served } from './served.mjs';
 
 const ONLY = process.argv[2];
 await served(7398, async ({ base, send, bring24Megapixels, newPage }) => {
@@ -31,7 +31,7 @@ await served(7398, async ({ base, send, bring24Megapixels, newPage }) => {
     await send('/api/photos/1/grade', JSON.stringify({ basedOn: revision, look }), 'PUT');
     const page = await newPage();
     const settled = async () => {
-      await page.waitForLoadState('networkidle');
+      await quiet(page);
       await page.waitForSelector('canvas[data-settled=true]');
     };
     await page.goto(base);

@@ -8,6 +8,24 @@ import { chromium } from 'playwright-core';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
+const underWay = new WeakMap();
+
+/** A page whose requests are known. */
+function followed(page) {
+  const open = new Set();
+  underWay.set(page, open);
+  // What windows are told comes over a connection that stays.
+  page.on('request', (request) => !/events/.test(request.url()) && open.add(request));
+  for (const end of ['requestfinished', 'requestfailed']) page.on(end, (request) => open.delete(request));
+  return page;
+}
+
+/** Waits until a page has asked for nothing for half a second. */
+export async function quiet(page) {
+  const open = underWay.get(page);
+  for (let rest = 0; rest < 5; rest = open.size === 0 ? rest + 1 : 0) await page.waitForTimeout(100);
+}
+
 /** Serves an empty set, does some work with it, and leaves nothing behind. */
 export async function served(port, work) {
   const data = mkdtempSync(join(tmpdir(), 'tovrin-bench-'));
@@ -37,7 +55,7 @@ export async function served(port, work) {
           executablePath: '/usr/bin/chromium',
           args: ['--headless', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', ...more],
         });
-        return browser.newPage({ viewport: { width: 1280, height: 800 } });
+        return followed(await browser.newPage({ viewport: { width: 1280, height: 800 } }));
       },
     });
   } finally {

@@ -1,7 +1,7 @@
 // Choosing in Chromium: from letting go of a stroke to the frames that show its matte, on a photo of 24 megapixels. Strokes here
 // and there over the photo, four to a move; the first of a move has no draft. Prints p50 and p95, and the same of the server's
 // answers alone.
-import { percentiles, served } from './served.mjs';
+import { percentiles, quiet, served } from './served.mjs';
 
 await served(7396, async ({ base, bring24Megapixels, newPage }) => {
   await bring24Megapixels();
@@ -12,7 +12,7 @@ await served(7396, async ({ base, bring24Megapixels, newPage }) => {
   });
   await page.goto(base);
   await page.waitForSelector('canvas[data-settled=true]');
-  await page.waitForLoadState('networkidle');
+  await quiet(page);
   await page.getByRole('group', { name: 'Tool' }).getByRole('button', { name: 'Choose', exact: true }).click();
   const times = [];
   const box = await page.locator('canvas[data-settled]').boundingBox();
@@ -45,7 +45,7 @@ await served(7396, async ({ base, bring24Megapixels, newPage }) => {
     });
     await page.mouse.up();
     times.push(await page.evaluate(() => window.shown));
-    await page.waitForLoadState('networkidle');
+    await quiet(page);
     await page.waitForTimeout(300);
   }
   const print = (name, list) => {

@@ -36,11 +36,17 @@ async function picture(name, photo, act = async () => {}, fresh = false) {
   if (wanted.length > 0 && !wanted.includes(name)) return;
   const original = await grade(photo, fresh ? { tovrinLook: 1, name: '', moves: [], edges: 'unmixed' } : null);
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  // What windows are told comes over a connection that stays.
+  const open = new Set();
+  page.on('request', (request) => !/events/.test(request.url()) && open.add(request));
+  for (const end of ['requestfinished', 'requestfailed']) page.on(end, (request) => open.delete(request));
+  const quiet = async () => {
+    for (let rest = 0; rest < 5; rest = open.size === 0 ? rest + 1 : 0) await page.waitForTimeout(100);
+  };
   await page.goto(`${base}/sets/1/photos/${photo}`);
   const settled = async () => {
     await page.waitForSelector('canvas[data-settled=true]');
-    await page.waitForLoadState('networkidle');
-    await page.waitForTimeout(500);
+    await quiet();
   };
   await settled();
   const place = async (u, v) => {
@@ -90,11 +96,16 @@ try {
       await settled();
     }
   });
-  await picture('pull', 4, async ({ addMove, tool, stroke, page, place }) => {
-    await addMove('Band mix');
-    await tool('Pull');
-    await stroke([0.3, 0.75], [0.4, 0.75]);
-    await page.mouse.move(...(await place(0.3, 0.8)));
+  await picture('group', 1, async ({ page, settled }) => {
+    const moves = page.getByRole('list', { name: 'Moves', exact: true });
+    await moves.getByRole('button', { name: /^Move 1: / }).click();
+    await moves.getByRole('button', { name: /^Move 2: / }).click({ modifiers: ['Control'] });
+    await page.keyboard.press('Control+g');
+    await page.keyboard.type('Glazes');
+    await page.keyboard.press('Enter');
+    await page.getByRole('textbox', { name: 'Amount of the group, number' }).fill('60');
+    await page.keyboard.press('Enter');
+    await settled();
   });
   await picture('side-by-side', 1, async ({ page, view, settled, place }) => {
     await view('Side by side');
@@ -103,9 +114,14 @@ try {
     await page.mouse.move(x, y);
     await page.mouse.wheel(0, -350);
   });
-  await picture('adding', 4, async ({ page }) => {
-    await page.getByRole('button', { name: 'Add a move' }).click();
-    await page.waitForTimeout(2500);
+  await picture('starting-look', 1, async ({ page }) => {
+    await page.getByRole('button', { name: /^Quillhaven/ }).click();
+    await page.getByRole('menuitem', { name: 'Starting look …' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Starting look' });
+    await dialog.getByRole('radio', { name: 'A look', exact: true }).click();
+    await dialog.getByRole('combobox', { name: 'Look' }).click();
+    await page.getByRole('option', { name: 'Deep, wet glazes' }).click();
+    await dialog.getByRole('radio', { name: 'Change those not worked on yet' }).click();
   });
   await picture('looks', 2, async ({ page }) => {
     await page.getByRole('button', { name: 'Looks' }).click();
@@ -139,15 +155,13 @@ try {
     await settled();
     await page.waitForTimeout(2500);
   });
-  await picture('colour-balance', 2, async ({ page, addMove, place }) => {
-    await addMove('Colour balance');
-    for (const [cell, value] of [['Shadows, blue', '-25'], ['Highlights, red', '15']]) {
-      await page.getByRole('slider', { name: cell, exact: true }).focus();
-      await page.keyboard.type(value);
+  await picture('light', 2, async ({ page, addMove, settled }) => {
+    await addMove('Light');
+    for (const [name, value] of [['Exposure', '0.4'], ['Contrast', '20']]) {
+      await page.getByRole('textbox', { name: `${name}, number` }).fill(value);
       await page.keyboard.press('Enter');
-      await page.waitForTimeout(300);
     }
-    await page.mouse.move(...(await place(0.85, 0.6)));
+    await settled();
   }, true);
   await picture('checks', 3, async ({ page, addMove, settled }) => {
     await addMove('Saturation');
@@ -190,6 +204,11 @@ try {
     await page.getByRole('button', { name: 'Deliver', exact: true }).click();
     await page.getByRole('button', { name: 'Add another kind of file' }).click();
     await page.getByRole('textbox', { name: 'Longest side' }).first().fill('2000');
+    await page.getByRole('textbox', { name: 'Folder' }).first().fill('web');
+    await page.getByRole('textbox', { name: 'Folder' }).nth(1).fill('print');
+    await page.getByRole('button', { name: 'Save …' }).click();
+    await page.getByRole('dialog', { name: 'Save as a preset' }).getByRole('textbox').fill('Web and print');
+    await page.keyboard.press('Enter');
     await page.getByRole('button', { name: /^Deliver 6/ }).click();
     await page.getByText(/^Done: the archive/).waitFor();
   });

@@ -21,6 +21,7 @@ use Tovrin\App\Delivery\ExportSpec;
 use Tovrin\App\Delivery\FileNames;
 use Tovrin\App\Doctrine\SqlitePragmas;
 use Tovrin\App\Grading\SampleSet;
+use Tovrin\App\Library\KeptData;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
 use Tovrin\App\Message\FormerNames;
@@ -197,7 +198,7 @@ final class Kernel extends BaseKernel
         $services->get(PhotoStore::class)->arg('$directory', '%env(TOVRIN_DATA)%')->public();
         $services->get(TableFiles::class)->public();
         $services->alias(TableShelf::class, TableFiles::class);
-        $services->set(Tables::class)->arg('$shelf', service(TableShelf::class));
+        $services->set(Tables::class)->arg('$shelf', service(TableShelf::class))->arg('$kept', service(KeptData::class));
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
         foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class] as $entry) {

@@ -8,6 +8,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Tone\Smooth;
 
 /** What a stroke of a round brush goes over; if it is to, only as far as the colour under its middle goes. */
@@ -66,7 +67,7 @@ final readonly class Brush implements Shape, KeepsToColour
         return ['points'];
     }
 
-    public static function fromData(array $data): self
+    public static function fromData(array $data, Tables $tables): self
     {
         /** @var list<string>|null $colours */
         $colours = $data['colours'] ?? null;

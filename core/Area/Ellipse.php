@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Area;
 
+use Tovrin\Core\Model\Table\Tables;
+
 /** Inside an ellipse, which may be turned. */
 final readonly class Ellipse implements Shape
 {
@@ -59,7 +61,7 @@ final readonly class Ellipse implements Shape
         return ['centre', 'radii'];
     }
 
-    public static function fromData(array $data): self
+    public static function fromData(array $data, Tables $tables): self
     {
         return new self(Shapes::pair($data, 'centre'), Shapes::pair($data, 'radii'), Shapes::number($data, 'turn', 0.0), Shapes::number($data, 'feather', self::FEATHER));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Area;
 
+use Tovrin\Core\Model\Table\Tables;
+
 /** Nothing at one line, everything at another, and smoothly from one to the other between them. */
 final readonly class Gradient implements Shape
 {
@@ -47,7 +49,7 @@ final readonly class Gradient implements Shape
         return ['from', 'to'];
     }
 
-    public static function fromData(array $data): self
+    public static function fromData(array $data, Tables $tables): self
     {
         return new self(Shapes::pair($data, 'from'), Shapes::pair($data, 'to'));
     }

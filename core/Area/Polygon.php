@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Area;
 
+use Tovrin\Core\Model\Table\Tables;
+
 /** Inside a rough outline of straight lines. */
 final readonly class Polygon implements Shape
 {
@@ -58,7 +60,7 @@ final readonly class Polygon implements Shape
         return ['points'];
     }
 
-    public static function fromData(array $data): self
+    public static function fromData(array $data, Tables $tables): self
     {
         return new self(Shapes::pairs($data, 'points'), Shapes::number($data, 'feather', self::FEATHER));
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Area;
 
+use Tovrin\Core\Model\Table\Tables;
+
 /**
  * One shape of an area: on one side of its outline it lets a move through, on the other it does not, and across a soft edge, with
  * the outline in its middle, it goes from one to the other.
@@ -29,16 +31,18 @@ interface Shape
 
     /**
      * @param array<string, mixed> $data as accepted by the schema
+     * @param Tables $tables where it finds what it only names
      *
      * @throws \InvalidArgumentException saying what is wrong and what to do
      */
-    public static function fromData(array $data): self;
+    public static function fromData(array $data, Tables $tables): self;
 
     /** @return array<string, mixed> its members, for json_encode() */
     public function data(): array;
 
     /**
-     * How far places are from the outline, negative inside. From one place to another it never changes by more than their distance.
+     * How far places are from the outline, negative inside. Where that is more than half an edge, it is never said to be farther
+     * than it is.
      *
      * @param array<int, float> $x places in distances from the left, see Frame
      * @param array<int, float> $y from the top

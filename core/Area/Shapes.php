@@ -13,6 +13,7 @@ final class Shapes
         Ellipse::class,
         Polygon::class,
         Brush::class,
+        Mask::class,
     ];
 
     /** Members that more than one of them has. */

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Tovrin\Core\Format;
 
 use Tovrin\Core\Area\Area;
+use Tovrin\Core\Area\Mask;
 use Tovrin\Core\Area\Part;
 use Tovrin\Core\Area\Shape;
 use Tovrin\Core\Area\Shapes;
+use Tovrin\Core\Model\Table\Tables;
 
 /** Areas as they stand in a look: their schema, reading and writing. */
 final class AreaJson
@@ -46,11 +48,12 @@ final class AreaJson
     /**
      * Reads an area, checked.
      *
-     * @param mixed $data decoded JSON, objects as such
+     * @param mixed  $data   decoded JSON, objects as such
+     * @param Tables $tables where masks are kept
      *
      * @throws FormatError naming the place and what is allowed there
      */
-    public static function read(mixed $data, string $path): Area
+    public static function read(mixed $data, string $path, Tables $tables): Area
     {
         if (!$data instanceof \stdClass) {
             throw new FormatError("$path: must be an object with \"shapes\".");
@@ -62,7 +65,7 @@ final class AreaJson
                 throw new FormatError(\sprintf('%s.shapes: %s', $path, Area::tooMany(\count($shapes))));
             }
             foreach (array_values($shapes) as $index => $shape) {
-                $parts[] = self::part($shape, $path.".shapes[$index]");
+                $parts[] = self::part($shape, $path.".shapes[$index]", $tables);
             }
         }
         $shell = clone $data;
@@ -80,13 +83,20 @@ final class AreaJson
         }
     }
 
-    /** @return array<string, mixed> ready for json_encode() */
-    public static function data(Area $area): array
+    /**
+     * @param bool $portable whether masks come along
+     *
+     * @return array<string, mixed> ready for json_encode()
+     */
+    public static function data(Area $area, bool $portable = false): array
     {
-        return ['shapes' => array_map(static fn (Part $part): array => ['shape' => $part->shape::id(), 'subtract' => $part->subtract] + $part->shape->data(), $area->parts), 'invert' => $area->invert];
+        return [
+            'shapes' => array_map(static fn (Part $part): array => ['shape' => $part->shape::id(), 'subtract' => $part->subtract] + $part->shape->data() + ($portable && $part->shape instanceof Mask ? $part->shape->pixels() : []), $area->parts),
+            'invert' => $area->invert,
+        ];
     }
 
-    private static function part(mixed $shape, string $path): Part
+    private static function part(mixed $shape, string $path, Tables $tables): Part
     {
         $class = $shape instanceof \stdClass ? self::classOf($shape->shape ?? null) : null;
         if (!$shape instanceof \stdClass || null === $class) {
@@ -97,7 +107,7 @@ final class AreaJson
         $members = json_decode(json_encode($shape, \JSON_THROW_ON_ERROR), true, 16, \JSON_THROW_ON_ERROR);
 
         try {
-            return new Part($class::fromData($members), true === ($members['subtract'] ?? false));
+            return new Part($class::fromData($members, $tables), true === ($members['subtract'] ?? false));
         } catch (\InvalidArgumentException $e) {
             throw new FormatError(\sprintf('%s: %s', $path, $e->getMessage()), 0, $e, $e->getMessage());
         }

@@ -45,20 +45,21 @@ final class LookJson
             throw new FormatError(\sprintf('This is not JSON (%s). A look is a JSON file with "tovrinLook": 1.', lcfirst($e->getMessage())), 0, $e);
         }
         self::check($data);
-        /** @var array{name?: string, edges?: string, moves: list<array<string, mixed>>} $look */
+        /** @var array{name?: string, edges?: string, groups?: list<array{id: string, label?: string, on?: bool, strength?: int|float, group?: string}>, moves: list<array<string, mixed>>} $look */
         $look = json_decode($json, true, 64, \JSON_THROW_ON_ERROR);
         $ids = self::ids($look['moves']);
+        $groups = GroupsJson::read($look['groups'] ?? [], $look['moves']);
         /** @var \stdClass $data */
         /** @var list<\stdClass> $raw */
         $raw = $data->moves;
         $moves = [];
         foreach ($look['moves'] as $index => $move) {
             $area = $raw[$index]->area ?? null;
-            $moves[] = self::move($move, "moves[$index]", $ids[$index], null === $area ? null : AreaJson::read($area, "moves[$index].area"), $tables);
+            $moves[] = self::move($move, "moves[$index]", $ids[$index], null === $area ? null : AreaJson::read($area, "moves[$index].area", $tables), $tables);
         }
         self::countPlanes($moves);
 
-        return new Grade($moves, $look['name'] ?? '', Edges::from($look['edges'] ?? Edges::Mixed->value));
+        return new Grade($moves, $look['name'] ?? '', Edges::from($look['edges'] ?? Edges::Mixed->value), $groups);
     }
 
     /**
@@ -204,7 +205,7 @@ final class LookJson
     /** @param array<string, mixed> $move as accepted by the schema */
     private static function move(array $move, string $path, string $id, ?Area $area, Tables $tables): Move
     {
-        /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, soften?: int|float, params?: array<mixed>} $move */
+        /** @var array{kind: string, label?: string, on?: bool, strength?: int|float, reads?: string, reach?: array<string, mixed>|null, soften?: int|float, group?: string, params?: array<mixed>} $move */
         $kind = MoveKinds::class($move['kind']);
 
         try {
@@ -231,6 +232,7 @@ final class LookJson
             $id,
             $area,
             (float) ($move['soften'] ?? 0.0),
+            $move['group'] ?? null,
         );
     }
 

@@ -41,11 +41,12 @@ final class LookSchema
             'held' => ['description' => 'Colours carved out of the reach.', 'type' => 'array', 'maxItems' => 64, 'default' => [], 'items' => ['$ref' => '#/$defs/heldColour']],
         ]);
         $definitions += AreaJson::definitions();
+        $definitions['group'] = self::object('MoveGroup', 'Moves held together under a name.', GroupsJson::properties(), ['id']);
         foreach (MoveKinds::ALL as $class) {
             $name = str_replace(' ', '', ucwords(str_replace('-', ' ', $class::id())));
             $definitions[$class::id().'.params'] = ['title' => $name.'Params', 'x-title' => $class::title()] + $class::paramsSchema();
             $definitions[$class::id()] = self::object($name.'Move', $class::help(), [
-                'id' => ['description' => 'Names the move within the look; given when missing.', 'type' => 'string', 'pattern' => '^[A-Za-z0-9_-]{1,40}$'],
+                'id' => ['description' => 'Names the move within the look; given when missing.'] + GroupsJson::reference(),
                 'kind' => ['const' => $class::id()],
                 'label' => ['description' => 'The name the user gave it; empty for none.', 'type' => 'string', 'maxLength' => 200, 'default' => ''],
                 'on' => ['description' => 'Whether it acts.', 'type' => 'boolean', 'default' => true],
@@ -54,6 +55,7 @@ final class LookSchema
                 'reach' => ['description' => 'Which colours it acts on; null is everything.', 'default' => null] + self::orNull('reach'),
                 'area' => ['description' => 'The part of the picture it is limited to; null is all of it.', 'default' => null] + self::orNull('area'),
                 'soften' => ['x-title' => 'Edge smoothing', 'description' => 'How far its matte is smoothed along the photo\'s own edges: a radius in thousandths of the picture\'s longer side; 0 leaves it as it is. A softened matte is read from the source.', 'type' => 'number', 'minimum' => 0, 'maximum' => Move::SOFTEN_MOST, 'default' => 0, 'x-unit' => '‰'],
+                'group' => ['description' => 'The id of the group that it lies in; missing for none.'] + GroupsJson::reference(),
                 'params' => ['$ref' => '#/$defs/'.$class::id().'.params'],
             ], ['kind']);
             $kinds[] = ['$ref' => '#/$defs/'.$class::id()];
@@ -66,7 +68,8 @@ final class LookSchema
             'tovrinLook' => ['description' => 'Version of this form of file.', 'const' => 1],
             'name' => ['description' => 'What the look is called.', 'type' => 'string', 'maxLength' => 200, 'default' => ''],
             'edges' => ['x-title' => 'Clean edges', 'description' => 'At an edge a pixel is a mix of two colours. Unmixed, each of the two is graded and they are mixed again, so that no rim of the old colour stays. Mixed, the pixel is graded as it is.', 'type' => 'string', 'enum' => array_column(Edges::cases(), 'value'), 'default' => Edges::Mixed->value],
-            'moves' => ['description' => 'First to last.', 'type' => 'array', 'maxItems' => 100, 'items' => ['oneOf' => $kinds]],
+            'groups' => ['description' => 'The groups that moves are in.', 'type' => 'array', 'maxItems' => GroupsJson::MOST, 'items' => ['$ref' => '#/$defs/group']],
+            'moves' => ['description' => 'First to last; the moves of a group follow one another.', 'type' => 'array', 'maxItems' => 100, 'items' => ['oneOf' => $kinds]],
         ], ['tovrinLook', 'moves']) + ['$defs' => $definitions];
     }
 

@@ -7,6 +7,7 @@ namespace Tovrin\Core\Format;
 use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Move\CarriesData;
 use Tovrin\Core\Reach\HeldColour;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\ReachKinds;
@@ -22,7 +23,27 @@ final class LookWriter
     /** @return array<string, mixed> ready for json_encode() */
     public static function data(Grade $grade): array
     {
-        return ['tovrinLook' => 1, 'name' => $grade->name] + (Edges::Mixed === $grade->edges ? [] : ['edges' => $grade->edges->value]) + ['moves' => array_map(self::move(...), $grade->moves)];
+        return ['tovrinLook' => 1, 'name' => $grade->name] + (Edges::Mixed === $grade->edges ? [] : ['edges' => $grade->edges->value])
+            + ([] === $grade->groups ? [] : ['groups' => GroupsJson::data($grade)]) + ['moves' => array_map(self::move(...), $grade->moves)];
+    }
+
+    /** The same with all that a look has to carry to be used on another server. */
+    public static function portable(Grade $grade): string
+    {
+        $data = self::data($grade);
+        foreach ($grade->moves as $index => $move) {
+            /** @var array<int, array<string, mixed>> $moves */
+            $moves = $data['moves'];
+            if ($move->kind instanceof CarriesData) {
+                $moves[$index]['params'] = (object) ($move->kind->params() + $move->kind->data());
+            }
+            if (null !== $move->area) {
+                $moves[$index]['area'] = AreaJson::data($move->area, true);
+            }
+            $data['moves'] = $moves;
+        }
+
+        return json_encode($data, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES);
     }
 
     /**
@@ -54,7 +75,7 @@ final class LookWriter
     {
         return ['id' => $move->id, 'kind' => $move->kind::id(), 'label' => $move->label, 'on' => $move->on, 'strength' => round(100.0 * $move->strength, 10), 'reads' => $move->reads->value]
             + ['reach' => null === $move->reach ? null : self::reach($move->reach)]
-            + (null === $move->area ? [] : ['area' => AreaJson::data($move->area)]) + (0.0 === $move->soften ? [] : ['soften' => $move->soften])
+            + (null === $move->area ? [] : ['area' => AreaJson::data($move->area)]) + (0.0 === $move->soften ? [] : ['soften' => $move->soften]) + (null === $move->group ? [] : ['group' => $move->group])
             // An object even when it is empty.
             + ['params' => (object) $move->kind->params()];
     }

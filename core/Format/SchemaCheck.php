@@ -60,7 +60,7 @@ final class SchemaCheck
             'maximum' => \sprintf('%s is too large.%s', $given, '' === $range ? ' It must be at most '.$word('max').'.' : $range),
             'type' => \sprintf('%s is of the wrong type; expected %s.%s', $given, $word('expected'), $range),
             'enum' => \sprintf('%s is not one of the words allowed here%s.', $given, \is_object($schema) && isset($schema->enum) ? ': '.trim((string) json_encode($schema->enum), '[]') : ''),
-            'pattern' => \sprintf('%s is not a colour; write it as #rrggbb, for example #c8922e.', $given),
+            'pattern' => \sprintf(str_starts_with($word('pattern'), '^#') ? '%s is not a colour; write it as #rrggbb, for example #c8922e.' : '%s cannot be an id: use 1 to 40 letters, digits, - and _.', $given),
             'minLength', 'maxLength' => \sprintf('this has %s characters; it may have %s %s.', $word('length'), 'maxLength' === $deepest->keyword() ? 'at most' : 'no fewer than', $word('maxLength' === $deepest->keyword() ? 'max' : 'min')),
             'minItems', 'maxItems' => \sprintf('there are %s; there may be %s %s.', $word('count'), 'maxItems' === $deepest->keyword() ? 'at most' : 'no fewer than', $word('maxItems' === $deepest->keyword() ? 'max' : 'min')),
             'const' => \sprintf('%s is not what has to stand here: %s.', $given, $word('const')),

@@ -23,6 +23,7 @@ final class Difference
         foreach (array_intersect_key($new, $old) as $id => $move) {
             array_push($words, ...self::ofMove($old[$id], $move));
         }
+        array_push($words, ...self::ofGroups($before, $after));
         if ($before->edges !== $after->edges) {
             $words[] = Edges::Unmixed === $after->edges ? 'Clean edges on' : 'Clean edges off';
         }
@@ -32,6 +33,58 @@ final class Difference
         }
 
         return [] === $words ? ['Changed nothing visible'] : $words;
+    }
+
+    /** @return list<string> */
+    private static function ofGroups(Grade $before, Grade $after): array
+    {
+        [$old, $new] = [array_column($before->groups, null, 'id'), array_column($after->groups, null, 'id')];
+        $words = [];
+        foreach (array_diff_key($new, $old) as $group) {
+            $words[] = \sprintf('Grouped moves as “%s”', $group->name());
+        }
+        foreach (array_diff_key($old, $new) as $group) {
+            $words[] = \sprintf('Group “%s” removed', $group->name());
+        }
+        foreach (array_intersect_key($new, $old) as $id => $group) {
+            $was = $old[$id];
+            if ($was->strength !== $group->strength) {
+                $words[] = \sprintf('Group “%s”: amount %d → %d %%', $group->name(), (int) round(100 * $was->strength), (int) round(100 * $group->strength));
+            }
+            if ($was->on !== $group->on) {
+                $words[] = \sprintf('Group “%s”: switched %s', $group->name(), $group->on ? 'on' : 'off');
+            }
+            if ($was->label !== $group->label) {
+                $words[] = \sprintf('Group “%s”: named “%s”', $was->name(), $group->name());
+            }
+            array_push($words, ...self::wentTo(\sprintf('Group “%s”', $group->name()), $was->parent, $group->parent, $old, $new));
+        }
+        $oldMoves = self::byId($before);
+        foreach ($after->moves as $move) {
+            if (isset($oldMoves[$move->id])) {
+                array_push($words, ...self::wentTo(self::name($move), $oldMoves[$move->id]->group, $move->group, $old, $new));
+            }
+        }
+
+        return $words;
+    }
+
+    /**
+     * What went from one group to another; nothing where the group itself came or went, which is said of it.
+     *
+     * @param array<string, Group> $old
+     * @param array<string, Group> $new
+     *
+     * @return list<string>
+     */
+    private static function wentTo(string $what, ?string $from, ?string $to, array $old, array $new): array
+    {
+        $stayed = static fn (?string $id): bool => null === $id || (isset($old[$id]) && isset($new[$id]));
+        if ($from === $to || !$stayed($from) || !$stayed($to)) {
+            return [];
+        }
+
+        return [null === $to ? $what.': moved out of its group' : \sprintf('%s: moved into group “%s”', $what, $new[$to]->name())];
     }
 
     /** @return list<string> */

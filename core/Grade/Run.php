@@ -107,6 +107,7 @@ final class Run
     private static function step(Move $move, Colours $source, Colours $running, ?array $weight, ?array $anchors): Colours
     {
         $kind = $move->kind;
+        $amount = $move->amount();
         $before = $running->in($kind::space());
         if ($kind instanceof Anchored && null !== $anchors) {
             $onSource = ReadsFrom::Source === $move->reads;
@@ -119,9 +120,9 @@ final class Run
 
         // Hue and chroma are mixed as OKLab: between a grey and a colour, or between opposite hues, no third hue comes up.
         return match (true) {
-            null === $weight && 1.0 === $move->strength => new Colours($after),
-            OkLch::class === $after->space => self::mixPolar($running, $after, $weight, $move->strength),
-            default => new Colours(self::mix($before, $after, $weight, $move->strength)),
+            null === $weight && 1.0 === $amount => new Colours($after),
+            OkLch::class === $after->space => self::mixPolar($running, $after, $weight, $amount),
+            default => new Colours(self::mix($before, $after, $weight, $amount)),
         };
     }
 

@@ -185,7 +185,7 @@ final class Unfolding
             $steps = $byHue ? $length : $length - 1;
             for ($k = 0; $k < $steps; ++$k) {
                 [$i, $j] = [$first + $k, $first + ($k + 1) % $length];
-                [$u, $v] = [$move->strength * $weights[$i], $move->strength * $weights[$j]];
+                [$u, $v] = [$move->amount() * $weights[$i], $move->amount() * $weights[$j]];
                 if ($u === $v) {
                     continue;
                 }

@@ -19,6 +19,7 @@ use Tovrin\Core\Move\Kind\Saturation;
 use Tovrin\Core\Move\Kind\SelectiveColour;
 use Tovrin\Core\Move\Kind\Shift;
 use Tovrin\Core\Move\Kind\SideWarmth;
+use Tovrin\Core\Move\Kind\Table;
 use Tovrin\Core\Move\Kind\Warmth;
 
 /** The list of kinds of move. A new kind is its own file, its panel, its test and one entry here. */
@@ -42,6 +43,7 @@ final class MoveKinds
         Warmth::class,
         SideWarmth::class,
         HueRelief::class,
+        Table::class,
     ];
 
     /**

@@ -54,7 +54,7 @@ final readonly class MoveSummary
         $moves = [];
         foreach ($grade->moves as $index => $move) {
             $moves[] = $move;
-            $after = $move->acts() ? Evaluator::evaluate(new Grade($moves), new Colours($source), [], $planes)->colours : $before;
+            $after = $move->acts() ? Evaluator::evaluate($grade->with($moves), new Colours($source), [], $planes)->colours : $before;
             $summaries[] = self::compare($before, $after, $weights[$index], $move);
             $before = $after;
         }

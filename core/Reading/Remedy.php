@@ -61,7 +61,7 @@ final readonly class Remedy
         }
         foreach (self::LESS as $part) {
             $amount = round(100.0 * $move->strength * $part) / 100.0;
-            $tried = new Move($move->kind, $move->label, $move->on, $amount, $move->reads, $move->reach, $move->id, $move->area, $move->soften);
+            $tried = $move->strong($amount);
             $share = $left($tried);
             if ($share <= self::HELPS * $finding->share) {
                 return new self(\sprintf('Less: amount %d %%', (int) round(100.0 * $amount)), $tried, $share);

@@ -10,32 +10,23 @@ use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
 use Symfony\Component\Console\Output\OutputInterface;
+use Tovrin\App\Delivery\PictureLook;
 use Tovrin\App\Delivery\Rendering;
 use Tovrin\App\Exception\UsageError;
-use Tovrin\App\Files\FileName;
 use Tovrin\App\Imaging\AtomicFile;
-use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Decode\PictureFormat;
-use Tovrin\App\Imaging\Encode\Format\FileFormats;
 use Tovrin\App\Imaging\PictureError;
-use Tovrin\App\Imaging\Preview;
-use Tovrin\Core\Grade\Fit;
-use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Model\Grain;
-use Tovrin\Core\Reading\ColourSample;
 
 #[AsCommand('apply', 'Renders many pictures through a look, fitted to each if asked')]
 final class ApplyCommand extends Command
 {
-    /** What pictures become that are not written in the form they had, by the ending of their name. */
-    private const ENDINGS = ['heic' => 'tif', 'heif' => 'tif', '' => 'jpg'];
-
     protected function configure(): void
     {
         $this->addArgument('look', InputArgument::REQUIRED, 'the look file')
             ->addArgument('pictures', InputArgument::IS_ARRAY | InputArgument::REQUIRED, 'the pictures to render: '.PictureFormat::READ)
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'the folder to write to; it is made if it is not there')
             ->addOption('areas', null, InputOption::VALUE_NONE, 'let areas of the look go along, at the same places of each picture; without it such moves act on the whole picture')
+            ->addOption('start', null, InputOption::VALUE_REQUIRED, 'a look file that each picture begins with, always fitted to it; the look comes after it')
             ->addOption('fit', null, InputOption::VALUE_NONE, 'fit the look to each picture: learned reaches, palettes, matches and probes follow its own colours')
             ->setHelp("Files are named after the picture and the look, and have the picture's format, so that none passes for the original; one of HEIC becomes a TIFF.\nWhat cannot be rendered is named and left out; the others are written all the same, and the command ends with exit code 2.");
         PictureOptions::add($this);
@@ -50,6 +41,8 @@ final class ApplyCommand extends Command
             $grade = $grade->withoutAreas();
             $output->writeln('The areas of the look are left out: its moves act on the whole picture. (--areas lets them go along)');
         }
+        $start = $input->getOption('start');
+        $start = \is_string($start) ? Files::lookAt($start) : null;
         $folder = Files::outputFolder($input);
         /** @var list<string> $pictures */
         $pictures = $input->getArgument('pictures');
@@ -57,10 +50,11 @@ final class ApplyCommand extends Command
         if (!is_dir($folder) && !@mkdir($folder, 0o777, true) && !is_dir($folder)) {
             throw new UsageError(\sprintf('The folder "%s" cannot be made. Check the path, or name another one.', $folder));
         }
+        $looks = new PictureLook($grade, true === $input->getOption('fit'), $start);
         $failed = [];
         foreach ($targets as $picture => $target) {
             try {
-                $own = true === $input->getOption('fit') ? self::fitted($grade, $picture) : $grade;
+                $own = $looks->of($picture);
                 AtomicFile::make($target, static fn (string $part) => Rendering::file($picture, $picture, $own, PictureOptions::wanted($input, $target), $part, static function (): void {}));
                 $output->writeln(\sprintf('Wrote %s', $target));
             } catch (PictureError $e) {
@@ -85,13 +79,9 @@ final class ApplyCommand extends Command
      */
     private static function targets(array $pictures, string $folder, string $look): array
     {
-        $slug = FileName::slug($look);
         $targets = $taken = [];
         foreach ($pictures as $picture) {
-            $ending = strtolower(pathinfo($picture, \PATHINFO_EXTENSION));
-            $format = FileFormats::ofEnding($ending);
-            $ending = null === $format ? self::ENDINGS[$ending] ?? $ending : $format::endings()[0];
-            $target = rtrim($folder, '/').'/'.pathinfo($picture, \PATHINFO_FILENAME).'-'.('' === $slug ? 'graded' : $slug).'.'.$ending;
+            $target = rtrim($folder, '/').'/'.PictureLook::fileName($picture, $look);
             if (isset($taken[$target]) && $taken[$target] !== $picture) {
                 throw new UsageError(\sprintf('"%s" and "%s" would both be written to %s. Rename one of them, or render them to different folders.', $taken[$target], $picture, $target));
             }
@@ -103,12 +93,5 @@ final class ApplyCommand extends Command
         }
 
         return $targets;
-    }
-
-    private static function fitted(Grade $grade, string $picture): Grade
-    {
-        $pixels = Preview::of(PictureFile::read($picture, $picture));
-
-        return Fit::to($grade, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours(), '', static fn (): array => Grain::ofPlainParts($pixels->bytes(), $pixels->width, $pixels->height));
     }
 }

@@ -35,6 +35,7 @@ final class CommandLine
             new RestoreCommand(),
             new RenderCommand(),
             new ApplyCommand(),
+            new WatchCommand(),
             new ChooseCommand(),
             new MatteCommand(),
             new CheckCommand(),

@@ -10,6 +10,8 @@ use Tovrin\Core\Cube\Cube;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Table\DataInMemory;
+use Tovrin\Core\Model\Table\Tables;
 
 /** Reads what the commands share from their arguments. Every failure is a UsageError. */
 final class Files
@@ -26,7 +28,7 @@ final class Files
             throw new UsageError(\sprintf('The look "%s" cannot be read. Check the path.', $path));
         }
         try {
-            return LookJson::read($json);
+            return LookJson::read($json, new Tables(kept: new DataInMemory()));
         } catch (FormatError $e) {
             throw new UsageError(\sprintf('%s: %s', $path, $e->getMessage()), 0, $e);
         }

@@ -157,7 +157,7 @@ final readonly class Deliveries
 
     private function names(AskDelivery $asked): FileNames
     {
-        return new FileNames(DeliverTo::Folder === $asked->to ? $this->folder->names($asked->folder) : []);
+        return new FileNames(DeliverTo::Folder === $asked->to ? fn (?string $kind): array => $this->folder->names($asked->folder, $kind) : null);
     }
 
     /** @return \Generator<int, array{Photo, string, string, ExportSpec}> photo, look, name, how */
@@ -184,7 +184,7 @@ final readonly class Deliveries
                 self::refuseSize($output, $photo);
                 foreach (self::moves($output, $read) as $move) {
                     $ending = null === $move ? $output->format->ending() : \sprintf('-matte-%d.%s', $move + 1, ExportFormat::Matte === $output->format ? 'png' : 'tif');
-                    yield [$photo, $look, $names->next($output->name, $words, $ending, $photo->name()), ExportSpec::of($output, $move)];
+                    yield [$photo, $look, $names->next($output->name, $words, $ending, $photo->name(), DeliverTo::Downloads === $asked->to ? '' : $output->folder), ExportSpec::of($output, $move)];
                 }
             }
         }

@@ -87,7 +87,8 @@ final readonly class FileMaker
             $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress, fn (): EdgePictures => $this->edges->of($photo, $grade));
         };
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
-            $path = $this->folder->at($job->delivery()->folder()).'/'.$job->fileName();
+            [$kind, $name] = str_contains($job->fileName(), '/') ? explode('/', $job->fileName(), 2) : [null, $job->fileName()];
+            $path = $this->folder->at($job->delivery()->folder(), $kind).'/'.$name;
             AtomicFile::makeNew($path, $make, (string) $job->id());
             FileModes::open($path);
         } else {

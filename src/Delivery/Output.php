@@ -28,6 +28,7 @@ final readonly class Output
      * @param bool         $progressive whether a JPEG shows coarsely first while it loads
      * @param bool|null    $fullColour  whether a JPEG or AVIF keeps colour in every pixel, instead of every second each way; null is from quality 90 on
      * @param bool         $colourPart  whether a table of a grade with areas or softened mattes leaves these out; without it there is none of such a grade
+     * @param string       $folder      name of a folder for this kind of file, in an archive or a folder of the server; empty for none
      */
     public function __construct(
         public ExportFormat $format,
@@ -48,6 +49,8 @@ final readonly class Output
         public bool $progressive = false,
         public ?bool $fullColour = null,
         public bool $colourPart = false,
+        #[Assert\Length(max: 60, maxMessage: 'is longer than {{ limit }} characters. Shorten it.')]
+        public string $folder = '',
     ) {
     }
 }

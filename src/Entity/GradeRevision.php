@@ -21,6 +21,7 @@ class GradeRevision
     /**
      * @param int    $number 1 is the first change; without gaps per photo
      * @param string $look   the whole grade as a look file
+     * @param string $madeBy whose doing it is, for people; empty where nobody said
      */
     public function __construct(
         #[ORM\ManyToOne(targetEntity: Photo::class)]
@@ -30,6 +31,8 @@ class GradeRevision
         private int $number,
         #[ORM\Column(type: 'text')]
         private string $look,
+        #[ORM\Column(length: 80)]
+        private string $madeBy = '',
         #[ORM\Column(type: 'datetime_immutable')]
         private \DateTimeImmutable $madeAt = new DatePoint(),
     ) {
@@ -53,6 +56,11 @@ class GradeRevision
     public function look(): string
     {
         return $this->look;
+    }
+
+    public function madeBy(): string
+    {
+        return $this->madeBy;
     }
 
     public function madeAt(): \DateTimeImmutable

@@ -75,6 +75,10 @@ class Photo
     #[ORM\Column]
     private int $drawnAt = 0;
 
+    /** Who last changed its grade, for people; empty where nobody said. */
+    #[ORM\Column(length: 80)]
+    private string $changedBy = '';
+
     /**
      * @param string $storeKey name of its folder in the photo store
      * @param string $name     file name it was brought in under
@@ -167,9 +171,16 @@ class Photo
         return $this->step;
     }
 
-    public function goTo(int $step, int $moveCount): void
+    public function changedBy(): string
+    {
+        return $this->changedBy;
+    }
+
+    /** @param string $by whose doing it is; empty where nobody said */
+    public function goTo(int $step, int $moveCount, string $by): void
     {
         ++$this->revision;
+        $this->changedBy = $by;
         $this->step = $step;
         $this->moveCount = $moveCount;
     }

@@ -22,6 +22,10 @@ class PhotoSet
     #[ORM\Column(length: 8)]
     private string $sorted = 'arrival';
 
+    /** The look that photos imported into it begin with, as a look file; empty for none, null for the one that all sets have. */
+    #[ORM\Column(type: 'text', nullable: true)]
+    private ?string $startingLook = null;
+
     public function __construct(
         #[ORM\Column(length: 200)]
         private string $name,
@@ -51,5 +55,15 @@ class PhotoSet
     public function sortBy(string $order): void
     {
         $this->sorted = $order;
+    }
+
+    public function startingLook(): ?string
+    {
+        return $this->startingLook;
+    }
+
+    public function startWith(?string $look): void
+    {
+        $this->startingLook = $look;
     }
 }

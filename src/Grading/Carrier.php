@@ -15,14 +15,14 @@ use Tovrin\Core\Reach\Fit\Rounding;
 use Tovrin\Core\Reading\MoveSummary;
 use Tovrin\Core\Reading\NeutralPlaces;
 
-/** Carries moves of one photo over to others, fitted to each. */
+/** What moves of one photo become on others, fitted to each. */
 final readonly class Carrier
 {
     /** A reach that takes in so many times more or less of another photo is worth a warning, and from which share on. */
     private const FAR = 2.5;
     private const WORTH = 0.005;
 
-    public function __construct(private Photos $photos, private PhotoColours $colours, private Grades $grades)
+    public function __construct(private Photos $photos, private PhotoColours $colours)
     {
     }
 
@@ -39,38 +39,24 @@ final readonly class Carrier
             $look = $this->on($photo, $asked);
             $there = $this->reached($photo, $look);
 
-            return new CarriedView($photo->id(), $photo->name(), $photo->revision(), $there, self::warnings($look, $here, $there));
-        }, $this->to($asked));
+            return new CarriedView($photo->id(), $photo->name(), $photo->revision(), $there, self::told($look, $here, $there));
+        }, array_map($this->photos->photo(...), array_values(array_unique($asked->to))));
     }
 
     /**
-     * Does it. Each photo is one step of undo.
+     * What there is to say of the moves on a photo that they are carried over to.
      *
-     * @return list<CarriedView> in the order asked for
+     * @param list<float> $here what each move reaches where it comes from
+     *
+     * @return list<string>
      */
-    public function carry(Photo $from, CarryOver $asked): array
+    public function warnings(Photo $photo, Grade $look, array $here): array
     {
-        $here = $this->reached($from, $asked->look);
-        $done = [];
-        // All are found before the first is changed: one that is gone changes none.
-        foreach ($this->to($asked) as $photo) {
-            $look = $this->on($photo, $asked);
-            $now = $this->grades->grade($photo);
-            $this->grades->keep($photo, self::joined($now, $look, $asked->how), $photo->revision());
-            $there = $this->reached($photo, $look);
-            $done[] = new CarriedView($photo->id(), $photo->name(), $photo->revision(), $there, self::warnings($look, $here, $there));
-        }
-
-        return $done;
+        return self::told($look, $here, $this->reached($photo, $look));
     }
 
-    /** @return list<Photo> */
-    private function to(CarryOver $asked): array
-    {
-        return array_map($this->photos->photo(...), array_values(array_unique($asked->to)));
-    }
-
-    private function on(Photo $photo, CarryOver $asked): Grade
+    /** The moves as a photo is to have them. */
+    public function on(Photo $photo, CarryOver $asked): Grade
     {
         $given = $asked->areas ? $asked->look : $asked->look->withoutAreas();
         $look = $asked->fit ? Fit::to($given, $this->colours->fittingSamples($photo), $photo->storeKey(), fn (): array => $this->colours->grain($photo)) : $given;
@@ -95,22 +81,18 @@ final readonly class Carrier
         return $fitted->with($moves);
     }
 
-    /** Moves get ids of their own where those that are there have them already. */
-    private static function joined(Grade $now, Grade $look, CarryHow $how): Grade
+    /** The grade that a photo has then. Moves get ids of their own where those that are there have them already. */
+    public static function joined(Grade $now, Grade $look, CarryHow $how): Grade
     {
         if (CarryHow::Replace === $how) {
             return $look->named($now->name);
         }
-        $moves = $now->moves;
-        foreach ($look->moves as $move) {
-            $moves[] = null === $now->indexOf($move->id) ? $move : $move->under('m'.bin2hex(random_bytes(6)));
-        }
 
-        return ([] === $now->moves ? $look->named($now->name) : $now)->with($moves);
+        return ([] === $now->moves ? new Grade([], $now->name, $look->edges) : $now)->followedBy($look, Grades::newId(...));
     }
 
-    /** @return list<float> by move */
-    private function reached(Photo $photo, Grade $look): array
+    /** @return list<float> share of the photo that each move reaches */
+    public function reached(Photo $photo, Grade $look): array
     {
         $placed = $this->colours->placedDigest($photo)->thinned(MoveSummary::SAMPLES);
 
@@ -123,7 +105,7 @@ final readonly class Carrier
      *
      * @return list<string>
      */
-    private static function warnings(Grade $look, array $here, array $there): array
+    private static function told(Grade $look, array $here, array $there): array
     {
         $warnings = [];
         foreach ($look->moves as $index => $move) {

@@ -11,7 +11,7 @@ use Tovrin\Core\Grade\Grade;
 /** Moves of one photo that other photos are to have. */
 final readonly class CarryOver
 {
-    public const MOST = 500;
+    public const MOST = 5000;
 
     /**
      * @param Grade     $look  the moves

@@ -33,6 +33,8 @@ final readonly class Consistency
     private const LEAST = 0.002;
     /** Soft edges go only part of the way: the target is set again by what is missing, this often. */
     private const ROUNDS = 4;
+    /** Colours that are compared each with each. */
+    private const COMPARED = 800;
 
     public function __construct(private PhotoColours $colours, private ReachFinder $finder, private Grades $grades)
     {
@@ -60,42 +62,42 @@ final readonly class Consistency
     }
 
     /**
-     * Adds a move to each of the others; each is one step of undo.
+     * The colour that a pot of a photo has in its grade.
      *
-     * @param list<Photo> $others
+     * @return array{float, float, float} OKLab
+     *
+     * @throws Refused when there is too little of it
      */
-    public function bring(Photo $first, int $pot, array $others): SamePotView
+    public function goal(Photo $first, int $pot): array
     {
-        $reach = $this->reach($first, $pot);
-        [$goal] = $this->colourOf($first, $reach, $this->grades->grade($first));
-        if (null === $goal) {
-            throw new Refused(\sprintf('“%s” has hardly any of this colour. Choose another colour, or make another photo the first.', $first->name()));
-        }
-        $name = $this->colours->pots($first)->names[$pot];
-        $words = [];
-        foreach ($others as $photo) {
-            $there = $this->there($reach, $photo);
-            $grade = $this->grades->grade($photo);
-            [$colour] = $this->colourOf($photo, $there, $grade);
-            if (null === $colour) {
-                $words[] = \sprintf('“%s” has nothing similar and was left alone.', $photo->name());
-                continue;
-            }
-            $brought = $this->brought($photo, $grade, $there, $colour, $goal, \sprintf('%s as in %s', ucfirst($name), pathinfo($first->name(), \PATHINFO_FILENAME)));
-            $this->grades->keep($photo, $brought, $photo->revision());
-        }
-        $view = $this->read($first, $pot, $others);
+        return $this->colourOf($first, $this->reach($first, $pot), $this->grades->grade($first))[0] ?? throw new Refused(\sprintf('“%s” has hardly any of this colour. Choose another colour, or make another photo the first.', $first->name()));
+    }
 
-        return new SamePotView($view->name, $view->spread, $view->photos, $words);
+    /**
+     * A photo's grade with one move more, which brings the thing to a colour.
+     *
+     * @param Reach                      $reach the thing, where it was found first
+     * @param array{float, float, float} $goal  OKLab
+     * @param string                     $label of the move
+     *
+     * @throws Refused when there is nothing like it
+     */
+    public function brought(Photo $photo, Reach $reach, array $goal, string $label): Grade
+    {
+        $there = $this->there($reach, $photo);
+        $grade = $this->grades->grade($photo);
+        [$colour] = $this->colourOf($photo, $there, $grade);
+
+        return $this->withMove($photo, $grade, $there, $colour ?? throw new Refused('It has nothing similar.'), $goal, $label);
     }
 
     /**
      * @param array{float, float, float} $from OKLab
      * @param array{float, float, float} $goal OKLab
      */
-    private function brought(Photo $photo, Grade $grade, Reach $reach, array $from, array $goal, string $label): Grade
+    private function withMove(Photo $photo, Grade $grade, Reach $reach, array $from, array $goal, string $label): Grade
     {
-        $id = 'm'.bin2hex(random_bytes(6));
+        $id = Grades::newId();
         $target = $goal;
         $best = null;
         $least = \INF;
@@ -113,7 +115,8 @@ final readonly class Consistency
         return $best ?? $grade;
     }
 
-    private function reach(Photo $first, int $pot): Reach
+    /** What reaches a pot of a photo. */
+    public function reach(Photo $first, int $pot): Reach
     {
         return $this->finder->aroundPot($first, $pot)->reach ?? throw NotFound::of('pot');
     }
@@ -145,13 +148,28 @@ final readonly class Consistency
         return [$share < self::LEAST ? null : [$sums[0] / $all, $sums[1] / $all, $sums[2] / $all], $share];
     }
 
-    /** @param list<array{float, float, float}> $colours OKLab */
-    private static function spread(array $colours): float
+    /**
+     * The largest difference between any two colours; of very many, between any two of those that lie furthest from the first.
+     *
+     * @param list<array{float, float, float}> $colours OKLab
+     *
+     * @return float ΔE00
+     */
+    public static function spread(array $colours): float
     {
+        if ([] === $colours) {
+            return 0.0;
+        }
+        if (\count($colours) > self::COMPARED) {
+            $away = DeltaE2000::between(ColourBlock::of(OkLab::class, array_fill(0, \count($colours), $colours[0])), ColourBlock::of(OkLab::class, $colours));
+            arsort($away);
+            $colours = array_map(static fn (int $index): array => $colours[$index], \array_slice(array_keys($away), 0, self::COMPARED));
+        }
         $spread = 0.0;
         foreach ($colours as $i => $one) {
-            foreach (\array_slice($colours, $i + 1) as $other) {
-                $spread = max($spread, self::difference($one, $other));
+            $others = \array_slice($colours, $i + 1);
+            if ([] !== $others) {
+                $spread = max($spread, ...DeltaE2000::between(ColourBlock::of(OkLab::class, array_fill(0, \count($others), $one)), ColourBlock::of(OkLab::class, $others)));
             }
         }
 

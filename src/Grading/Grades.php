@@ -11,6 +11,8 @@ use Tovrin\App\Entity\GradeRevision;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Message\DrawPicture;
+use Tovrin\App\Process\Announcements;
+use Tovrin\App\Process\Author;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Transport;
 use Tovrin\Core\Format\LookJson;
@@ -26,7 +28,7 @@ final readonly class Grades
     /** Steps kept per photo; older ones can no longer be undone to. */
     public const KEPT = 500;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue, private Tables $tables, #[Autowire('%tovrin.draw_after%')] private int $drawAfter)
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private Queue $queue, private Tables $tables, private Author $author, private Announcements $announcements, #[Autowire('%tovrin.draw_after%')] private int $drawAfter)
     {
     }
 
@@ -66,13 +68,18 @@ final readonly class Grades
         $before = null;
         $rows = $this->entities->getRepository(GradeRevision::class)->findBy(['photo' => $photo], ['number' => 'ASC']);
         if ([] === $rows || 1 === $rows[0]->number()) {
-            $steps[] = new StepView(0, null, ['The photo as imported'], 0 === $photo->step());
+            $steps[] = new StepView(0, null, ['The photo as imported'], 0 === $photo->step(), '');
             $before = self::atFirst();
         }
+        $beginnings = array_column($this->connection->fetchAllAssociative('SELECT step, look FROM photo_beginning WHERE photo_id = ? AND step IS NOT NULL', [$photo->id()]), 'look', 'step');
         foreach ($rows as $row) {
             $grade = $this->read($row);
+            $look = $beginnings[$row->number()] ?? null;
             $words = null === $before ? ['Earlier steps are no longer kept'] : Difference::words($before, $grade);
-            $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->step());
+            if (\is_string($look)) {
+                $words = [\sprintf('Starting look “%s”', LookJson::read($look, $this->tables)->name), ...1 === $row->number() ? [] : $words];
+            }
+            $steps[] = new StepView($row->number(), $row->madeAt()->format(\DATE_ATOM), $words, $row->number() === $photo->step(), $row->madeBy());
             $before = $grade;
         }
 
@@ -91,7 +98,7 @@ final readonly class Grades
             if (null === $there && 0 !== $number) {
                 throw NotFound::of('step');
             }
-            $photo->goTo($number, \count($this->read($there)->moves));
+            $photo->goTo($number, \count($this->read($there)->moves), $this->author->name);
         });
     }
 
@@ -120,7 +127,15 @@ final readonly class Grades
         $step = $photo->step();
         $canUndo = 1 === $step || ($step > 1 && null !== $this->row($photo, $step - 1));
 
-        return new GradeView($photo->id(), $photo->revision(), $this->grade($photo), $canUndo, null !== $this->row($photo, $step + 1));
+        return new GradeView($photo->id(), $photo->revision(), $this->grade($photo), $canUndo, null !== $this->row($photo, $step + 1), $this->began($photo), $photo->changedBy());
+    }
+
+    /** Name of the look that the grade in force began with. */
+    private function began(Photo $photo): ?string
+    {
+        $look = $this->connection->fetchOne('SELECT look FROM photo_beginning WHERE photo_id = ? AND step <= ? ORDER BY step DESC, id DESC LIMIT 1', [$photo->id(), $photo->step()]);
+
+        return \is_string($look) ? LookJson::read($look, $this->tables)->name : null;
     }
 
     /**
@@ -135,8 +150,9 @@ final readonly class Grades
         $this->based($photo, $basedOn, function () use ($photo, $grade): void {
             $step = $photo->step();
             $this->connection->executeStatement('DELETE FROM grade_revision WHERE photo_id = ? AND (number > ? OR number <= ?)', [$photo->id(), $step, $step - self::KEPT]);
-            $this->entities->persist(new GradeRevision($photo, $step + 1, LookWriter::write($grade)));
-            $photo->goTo($step + 1, \count($grade->moves));
+            $this->connection->executeStatement('DELETE FROM photo_beginning WHERE photo_id = ? AND step > ?', [$photo->id(), $step]);
+            $this->entities->persist(new GradeRevision($photo, $step + 1, LookWriter::write($grade), $this->author->name));
+            $photo->goTo($step + 1, \count($grade->moves), $this->author->name);
         });
     }
 
@@ -154,7 +170,7 @@ final readonly class Grades
             $step = $photo->step() + $by;
             $there = $this->row($photo, $step);
             if (null !== $there || 0 === $step) {
-                $photo->goTo($step, \count($this->read($there)->moves));
+                $photo->goTo($step, \count($this->read($there)->moves), $this->author->name);
             }
         });
     }
@@ -176,6 +192,7 @@ final readonly class Grades
             $this->entities->flush();
             if ($photo->revision() !== $basedOn) {
                 $this->queue->put(new DrawPicture($photo->id(), $photo->revision()), Transport::Ahead, $this->drawAfter);
+                $this->announcements->gather('grade', ['photo' => $photo->id(), 'set' => $photo->set()->id(), 'revision' => $photo->revision(), 'graded' => $photo->moveCount() > 0, 'window' => $this->author->window, 'by' => $this->author->name]);
             }
         });
     }
@@ -184,6 +201,12 @@ final readonly class Grades
     public static function atFirst(): Grade
     {
         return new Grade([], '', Edges::Unmixed);
+    }
+
+    /** An id that no other move has, or group. */
+    public static function newId(): string
+    {
+        return 'm'.bin2hex(random_bytes(6));
     }
 
     private function read(?GradeRevision $revision): Grade

@@ -13,7 +13,9 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Repository\OwnLooks;
 use Tovrin\Core\Format\FormatError;
 use Tovrin\Core\Format\LookJson;
+use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Model\Table\Tables;
 
 /** Looks of the user's own as files, one or many at once: look files, and ZIP archives of them, whose folders are groups. */
 final readonly class LookFiles
@@ -22,7 +24,7 @@ final readonly class LookFiles
     private const MOST_BYTES = 32_000_000;
     private const MOST_FILES = 10_000;
 
-    public function __construct(private OwnLooks $looks, private PhotoStore $store)
+    public function __construct(private OwnLooks $looks, private PhotoStore $store, private Tables $tables)
     {
     }
 
@@ -36,7 +38,7 @@ final readonly class LookFiles
     {
         if ("PK\x03\x04" !== @file_get_contents($path, false, null, 0, 4)) {
             try {
-                return self::view($this->looks->saveAll([self::one((string) @file_get_contents($path, false, null, 0, self::MOST_BYTES), $name, '')]), []);
+                return self::view($this->looks->saveAll([$this->one((string) @file_get_contents($path, false, null, 0, self::MOST_BYTES), $name, '')]), []);
             } catch (FormatError $e) {
                 throw new Refused(self::refusal($name, $e));
             }
@@ -44,7 +46,7 @@ final readonly class LookFiles
         $looks = $refused = [];
         foreach (self::unpacked($path, $name, $refused) as [$file, $group, $content]) {
             try {
-                $looks[] = self::one($content, basename($file), $group);
+                $looks[] = $this->one($content, basename($file), $group);
             } catch (FormatError $e) {
                 $refused[] = self::refusal($file, $e);
             }
@@ -77,7 +79,7 @@ final readonly class LookFiles
                 $groups["=$group"] ??= ['' === $group ? '' : $folders->give(self::folder($group)), new UniqueNames()];
                 [$folder, $names] = $groups["=$group"];
                 $file = ('' === $folder ? '' : $folder.'/').$names->give(FileName::plain($own->name()), '.json');
-                $added = $zip->addFromString($file, $own->look(), 0) && ($folder === $group || $zip->setCommentName($file, $group));
+                $added = $zip->addFromString($file, $this->portable($own), 0) && ($folder === $group || $zip->setCommentName($file, $group));
                 if (!$added) {
                     throw new \RuntimeException(\sprintf('"%s" cannot be put into the archive.', $file));
                 }
@@ -90,6 +92,12 @@ final readonly class LookFiles
         } finally {
             @unlink($path);
         }
+    }
+
+    /** A look as a file, with the tables of other programs that it needs. */
+    public function portable(OwnLook $own): string
+    {
+        return str_contains($own->look(), '"kind":"table"') ? LookWriter::portable(LookJson::read($own->look(), $this->tables)) : $own->look();
     }
 
     public static function nameOf(OwnLook $own): string
@@ -115,9 +123,9 @@ final readonly class LookFiles
     }
 
     /** @return array{Grade, string} a look and its group */
-    private static function one(string $json, string $file, string $group): array
+    private function one(string $json, string $file, string $group): array
     {
-        $look = LookJson::read($json);
+        $look = LookJson::read($json, $this->tables);
         if ([] === $look->moves) {
             throw new FormatError('it has no moves.');
         }

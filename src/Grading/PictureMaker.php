@@ -15,6 +15,7 @@ use Tovrin\App\Learning\PhotoChecks;
 use Tovrin\App\Library\PhotoEdges;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\SheetPicture;
+use Tovrin\App\Process\Announcements;
 use Tovrin\Core\Grade\EncodingTransform;
 
 /** Draws the small pictures of the sheet, as graded, and keeps them beside the photos. */
@@ -23,7 +24,7 @@ final readonly class PictureMaker
     /** As fine as the live preview once it has settled. */
     private const LATTICE = 33;
 
-    public function __construct(private Connection $connection, private Grades $grades, private PhotoStore $store, private PhotoEdges $edges, private PhotoChecks $checks)
+    public function __construct(private Connection $connection, private Grades $grades, private PhotoStore $store, private PhotoEdges $edges, private PhotoChecks $checks, private Announcements $announcements)
     {
     }
 
@@ -38,7 +39,9 @@ final readonly class PictureMaker
             $pixels = PictureGrade::of($grade, EncodingTransform::srgb(), $pixels, self::LATTICE, $this->edges->of($photo, $grade))->apply($pixels, static function (): void {}, $pixels->bits);
         }
         AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
-        $this->connection->executeStatement('UPDATE photo SET troubles = ?, drawn = ?, drawn_at = ? WHERE id = ?', [$this->checks->words($photo, $grade), $revision, (int) (1000 * microtime(true)), $photo->id()]);
+        $troubles = $this->checks->words($photo, $grade);
+        $this->connection->executeStatement('UPDATE photo SET troubles = ?, drawn = ?, drawn_at = ? WHERE id = ?', [$troubles, $revision, (int) (1000 * microtime(true)), $photo->id()]);
         $this->store->keepGraded($key, $revision);
+        $this->announcements->gather('drawn', ['photo' => $photo->id(), 'set' => $photo->set()->id(), 'drawn' => $revision, 'troubles' => '' === $troubles ? [] : explode("\n", $troubles)]);
     }
 }

@@ -11,9 +11,8 @@ final readonly class SamePotView
      * @param string              $name   of the pot in the photo it is taken from
      * @param float               $spread the largest difference between any two of them, ΔE00
      * @param list<PotThereView>  $photos the photo it is taken from first
-     * @param list<string>        $words  what was done, or could not be, in whole sentences
      */
-    public function __construct(public string $name, public float $spread, public array $photos, public array $words = [])
+    public function __construct(public string $name, public float $spread, public array $photos)
     {
     }
 }

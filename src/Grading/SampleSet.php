@@ -46,7 +46,7 @@ final readonly class SampleSet
         if (!\array_key_exists($file, $this->looks)) {
             throw NotFound::of('sample photo');
         }
-        $photo = $this->import->import($set, $this->folder.'/photos/'.$file, $file);
+        $photo = $this->import->import($set, $this->folder.'/photos/'.$file, $file, false);
         if (null !== $look = $this->looks[$file]) {
             $this->grades->keep($photo, self::on(LookJson::read((string) file_get_contents($this->folder.'/looks/'.$look)), $photo->storeKey()), 0);
         }

@@ -12,8 +12,9 @@ final readonly class StepView
      * @param string|null  $madeAt date and time
      * @param list<string> $words  what it did, for people
      * @param bool         $now    whether the grade is there now
+     * @param string       $by     whose doing it is, for people; empty where nobody said
      */
-    public function __construct(public int $number, public ?string $madeAt, public array $words, public bool $now)
+    public function __construct(public int $number, public ?string $madeAt, public array $words, public bool $now, public string $by)
     {
     }
 }

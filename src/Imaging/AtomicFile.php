@@ -134,7 +134,7 @@ final class AtomicFile
         }
         unlink($part);
         if (!$same) {
-            throw new PictureError(\sprintf('There is another file “%s” now. Move it, or deliver under another name.', $path));
+            throw PictureError::nameTaken($path);
         }
     }
 }

@@ -48,6 +48,12 @@ final class PictureShape
         return self::scaled($pixels, min(1.0, $side / max($pixels->width, $pixels->height)), 'linear', $pixels->bits, true);
     }
 
+    /** The same with the bits and the transparency it has. */
+    public static function reducedWhole(Pixels $pixels, int $side): Pixels
+    {
+        return self::scaled($pixels, min(1.0, $side / max($pixels->width, $pixels->height)), 'linear', $pixels->bits, false);
+    }
+
     /** The same picture in 8 bits and another size; what is transparent becomes white. */
     public static function resized(Pixels $pixels, int $width, int $height): Pixels
     {

@@ -25,17 +25,18 @@ final readonly class PhotoImport
 {
     public const THUMB_SIDE = 256;
 
-    public function __construct(private PhotoStore $store, private FullPicture $full, private Sets $sets, private Queue $queue)
+    public function __construct(private PhotoStore $store, private FullPicture $full, private Sets $sets, private Queue $queue, private PhotoArrival $arrival)
     {
     }
 
     /**
-     * @param string $path the file to take in; it is copied
-     * @param string $name its name as the user knows it
+     * @param string $path   the file to take in; it is copied
+     * @param string $name   its name as the user knows it
+     * @param bool   $begins whether it gets the starting look of its set
      *
      * @throws PictureError when it cannot be used; nothing is kept then
      */
-    public function import(PhotoSet $set, string $path, string $name): Photo
+    public function import(PhotoSet $set, string $path, string $name, bool $begins = true): Photo
     {
         $name = self::tidy($name);
         $pixels = PictureFile::read($path, $name);
@@ -57,6 +58,9 @@ final readonly class PhotoImport
             $this->sets->add($photo);
             $this->store->settle($key);
             $this->queue->put(new StudyPhoto($photo->id()), Transport::Ahead);
+            if ($begins) {
+                $this->arrival->arrived($photo);
+            }
             if (!$pixels->asFiled) {
                 $this->queue->put(new DrawFull($photo->id()), Transport::Ahead);
             }

@@ -12,7 +12,7 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*}, exports/ID and tables/.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*}, exports/ID, tables/ and kept/DIGEST.
  */
 final readonly class PhotoStore
 {
@@ -114,6 +114,20 @@ final readonly class PhotoStore
         self::make($this->directory.'/tables');
 
         return $this->directory.'/tables';
+    }
+
+    /** What grades name by its digest: tables of other programs, masks. */
+    public function kept(string $digest): string
+    {
+        self::make($this->directory.'/kept');
+
+        return $this->directory.'/kept/'.$digest;
+    }
+
+    /** @return list<string> digests */
+    public function allKept(): array
+    {
+        return array_map('basename', glob($this->directory.'/kept/*') ?: []);
     }
 
     /** The preview's pixels as the browser sees them, raw; made when first needed. */

@@ -9,6 +9,8 @@ enum Transport: string
 {
     /** Single files that are made in a moment: somebody waits for them. */
     case Quick = 'quick';
+    /** Grades of many photos that are changed together: somebody looks on. */
+    case Grades = 'grades';
     /** Files that take long. */
     case Large = 'large';
     /** The files of many photos, each made in a moment. */

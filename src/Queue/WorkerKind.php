@@ -13,6 +13,6 @@ enum WorkerKind: string
     /** @return list<Transport> what is urgent first */
     public function transports(): array
     {
-        return self::Quick === $this ? [Transport::Quick, Transport::Steady, Transport::Ahead] : [Transport::Quick, Transport::Large, Transport::Steady, Transport::Ahead];
+        return self::Quick === $this ? [Transport::Quick, Transport::Grades, Transport::Steady, Transport::Ahead] : [Transport::Quick, Transport::Grades, Transport::Large, Transport::Steady, Transport::Ahead];
     }
 }

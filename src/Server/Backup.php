@@ -107,7 +107,7 @@ final readonly class Backup
         if (str_starts_with($outer.'/', realpath($data).'/')) {
             throw new UsageError('A backup inside the data folder would be lost with it. Name a folder elsewhere, best on another disk.');
         }
-        if (is_dir($folder) && !is_file($folder.'/'.self::DATABASE) && [] !== array_diff(scandir($folder) ?: [], ['.', '..', '.'.self::DATABASE.'.new', 'photos', 'exports', 'lost+found'])) {
+        if (is_dir($folder) && !is_file($folder.'/'.self::DATABASE) && [] !== array_diff(scandir($folder) ?: [], ['.', '..', '.'.self::DATABASE.'.new', 'photos', 'exports', 'kept', 'lost+found'])) {
             throw new UsageError(\sprintf('"%s" holds something else. Name an empty folder, a new one, or that of an earlier backup.', $folder));
         }
     }
@@ -115,7 +115,7 @@ final readonly class Backup
     /**
      * What the database knows and cannot be made again.
      *
-     * @return \Generator<string|int, list<string>> paths inside the data folder: of a photo by its key, and of all finished files
+     * @return \Generator<string|int, list<string>> paths inside the data folder: of a photo by its key; of all finished files, and of all that grades name by its digest
      */
     private function parts(\PDO $copy): \Generator
     {
@@ -125,6 +125,7 @@ final readonly class Backup
         }
         $finished = array_filter(self::column($copy, "SELECT id FROM export_job WHERE state = 'done'"), fn (string $id): bool => is_file($this->store->export((int) $id)));
         yield 0 => array_values(array_map(static fn (string $id): string => "exports/$id", $finished));
+        yield 1 => array_map(static fn (string $digest): string => "kept/$digest", $this->store->allKept());
     }
 
     /** @param list<string> $known */
@@ -138,10 +139,10 @@ final readonly class Backup
         }
     }
 
-    /** @return list<string> paths of files of photos and exports */
+    /** @return list<string> paths of files of photos and exports, and of what grades name */
     private static function inside(string $folder): array
     {
-        return array_map(static fn (string $path): string => substr($path, \strlen($folder) + 1), glob($folder.'/{photos/*/*,exports/*}', \GLOB_BRACE) ?: []);
+        return array_map(static fn (string $path): string => substr($path, \strlen($folder) + 1), glob($folder.'/{photos/*/*,exports/*,kept/*}', \GLOB_BRACE) ?: []);
     }
 
     /** Whether a file had to be copied: it was not there, or another one. What goes away meanwhile is left out. */
@@ -155,7 +156,12 @@ final readonly class Backup
         (new Filesystem())->mkdir(\dirname($to), 0o700);
         $part = \dirname($to).'/.'.basename($to).'.part';
         try {
-            if (!@copy($from, $part) || filesize($part) !== $is['size'] || !touch($part, $is['mtime'])) {
+            $whole = @copy($from, $part);
+            clearstatcache(true, $from);
+            if (!$whole && !is_file($from)) {
+                return false;
+            }
+            if (!$whole || filesize($part) !== $is['size'] || !touch($part, $is['mtime'])) {
                 throw new IOException(\sprintf('"%s" could not be copied', $from));
             }
             self::put($part, $to);

@@ -10,6 +10,7 @@ use Symfony\Component\DependencyInjection\Attribute\AutowireServiceClosure;
 use Tovrin\App\Delivery\AllowedFolder;
 use Tovrin\App\Delivery\DeliverTo;
 use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Entity\GradeJobPhoto;
 use Tovrin\App\Files\OwnedName;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
@@ -32,6 +33,7 @@ final readonly class Housekeeping
         $before = static fn (int $days): string => $now->modify(\sprintf('-%d days', $days))->format('Y-m-d H:i:s');
         $this->clearRemoved($before(self::KEPT_DAYS));
         $this->clearFinished($before(self::FINISHED_DAYS));
+        $this->connection->executeStatement('DELETE FROM grade_job WHERE made_at < ? AND NOT EXISTS (SELECT 1 FROM grade_job_photo WHERE job_id = grade_job.id AND state = ?)', [$before(self::FINISHED_DAYS), GradeJobPhoto::WAITING]);
         $this->sweep();
     }
 
@@ -43,7 +45,7 @@ final readonly class Housekeeping
         $this->connection->transactional(function () use ($before): void {
             $this->connection->executeStatement('DELETE FROM photo WHERE removed_at < ?', [$before]);
             $this->connection->executeStatement('DELETE FROM photo_set WHERE removed_at < ?', [$before]);
-            foreach (['grade_version', 'own_look'] as $table) {
+            foreach (['grade_version', 'own_look', 'delivery_preset'] as $table) {
                 $this->connection->executeStatement("DELETE FROM $table WHERE removed_at < ?", [$before]);
             }
         });

@@ -7,6 +7,7 @@ namespace Tovrin\App\Server;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\ExecutableFinder;
 use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Process\Sockets;
 
 /**
  * nginx and PHP's FastCGI processes, set up by files of Tovrin's own in the data folder, on loopback; the system's own web
@@ -17,8 +18,6 @@ final readonly class WebServer
     /** Of picture files, and of everything else that is sent. */
     private const UPLOAD_MOST = '1000m';
     private const BODY_MOST = '16m';
-    /** A socket's path may not be longer. */
-    private const SOCKET_PATH_MOST = 90;
 
     /** @param array{patient: string, files: string} $pools see Kernel::pools() */
     public function __construct(private string $projectDir, private string $dataDir, private int $port, private Settings $settings, private array $pools)
@@ -28,7 +27,7 @@ final readonly class WebServer
     /** The folder for what only matters while Tovrin is served. */
     public static function runDir(string $dataDir): string
     {
-        return $dataDir.'/run';
+        return Sockets::runDir($dataDir);
     }
 
     /**
@@ -63,7 +62,7 @@ final readonly class WebServer
         return [
             new Program('php', [$fpm, '--nodaemonize', ...0 === posix_geteuid() ? ['--allow-to-run-as-root'] : [], '--fpm-config', "$run/php-fpm.conf", ...$options, '-d', 'log_errors=1', '-d', 'error_log='.$this->log()], true, fn () => $files->remove(glob($this->sockets().'/*.sock') ?: [])),
             // What it had received and not handed on is nobody's when it starts.
-            new Program('web', [$nginx, '-e', $this->log(), '-p', $run, '-c', "$run/nginx.conf"], true, static fn () => $files->remove(glob("$run/{bodies,answers}", \GLOB_BRACE) ?: []), [$this->sockets().'/prompt.sock', $this->sockets().'/patient.sock']),
+            new Program('web', [$nginx, '-e', $this->log(), '-p', $run, '-c', "$run/nginx.conf"], true, fn () => $files->remove([...glob("$run/{bodies,answers}", \GLOB_BRACE) ?: [], Sockets::events($this->dataDir)]), [$this->sockets().'/prompt.sock', $this->sockets().'/patient.sock']),
         ];
     }
 
@@ -82,6 +81,7 @@ final readonly class WebServer
             '{data}' => $this->dataDir,
             '{run}' => $run,
             '{sockets}' => $this->sockets(),
+            '{nchan}' => self::nchan(),
             '{log}' => $this->log(),
             '{port}' => (string) $this->port,
             '{hosts}' => implode(' ', [...Settings::OWN_HOSTS, ...$this->settings->hosts]),
@@ -97,19 +97,30 @@ final readonly class WebServer
         ]);
     }
 
+    /** @throws UsageError */
     private function sockets(): string
     {
-        $run = self::runDir($this->dataDir);
-        if (\strlen($run) <= self::SOCKET_PATH_MOST) {
-            return $run;
-        }
-        $short = sys_get_temp_dir().'/tovrin-'.substr(hash('sha256', $run), 0, 16);
-        @mkdir($short, 0o700);
-        if (fileowner($short) !== posix_geteuid() || 0o700 !== (fileperms($short) & 0o777)) {
-            throw new UsageError(\sprintf('The path of the data folder "%s" is too long for the sockets of the web server, and "%s" is somebody else’s. Set TOVRIN_DATA to a shorter path.', $this->dataDir, $short));
+        $folder = Sockets::folder($this->dataDir);
+        if ($folder !== self::runDir($this->dataDir)) {
+            @mkdir($folder, 0o700);
+            if (fileowner($folder) !== posix_geteuid() || 0o700 !== (fileperms($folder) & 0o777)) {
+                throw new UsageError(\sprintf('The path of the data folder "%s" is too long for the sockets of the web server, and "%s" is somebody else’s. Set TOVRIN_DATA to a shorter path.', $this->dataDir, $folder));
+            }
         }
 
-        return $short;
+        return $folder;
+    }
+
+    /** nginx's own module that holds the connections of open windows. */
+    private static function nchan(): string
+    {
+        foreach (['/usr/lib/nginx/modules', '/usr/lib64/nginx/modules', '/usr/local/lib/nginx/modules'] as $folder) {
+            if (is_file($folder.'/ngx_nchan_module.so')) {
+                return $folder.'/ngx_nchan_module.so';
+            }
+        }
+
+        throw new UsageError('nginx lacks its module "nchan", which tells open windows what has changed. Install Debian\'s package libnginx-mod-nchan, or run "make demo", which does.');
     }
 
     private static function find(string $name, string $package, ?string $else = null): string

@@ -14,6 +14,8 @@ use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Transport\Receiver\ReceiverInterface;
 use Symfony\Component\Messenger\Worker as MessengerWorker;
 use Tovrin\App\Delivery\Abandoned;
+use Tovrin\App\Grading\Job\GradeJobQueue;
+use Tovrin\App\Process\Announcements;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Stopping;
 use Tovrin\App\Queue\LookFirst;
@@ -44,6 +46,8 @@ final class Worker
         private readonly Journal $journal,
         private readonly Stopping $stopping,
         private readonly Abandoned $abandoned,
+        private readonly GradeJobQueue $grades,
+        private readonly Announcements $announcements,
         private readonly Workers $workers,
         private readonly Housekeeping $housekeeping,
     ) {
@@ -92,6 +96,7 @@ final class Worker
         }
         $worker = new MessengerWorker($receivers, $this->bus, $this->events, $this->logger);
         $onRunning = function (WorkerRunningEvent $event) use ($untilIdle, $worker, $lane): void {
+            $this->announcements->tell();
             $this->sweep($lane, $untilIdle);
             $this->handled += $event->isWorkerIdle() ? 0 : 1;
             // Looked at here, since it may have been told to end before there was anything to be ended.
@@ -121,6 +126,7 @@ final class Worker
         $this->nextSweep = $now + self::SWEEP_SECONDS;
         try {
             $this->abandoned->takeUp();
+            $this->grades->takeUpAbandoned();
             if (!$untilIdle) {
                 $this->workers->here($lane);
                 if (WorkerKind::Any === $lane && $now >= $this->nextTidying) {

@@ -168,7 +168,7 @@ abstract class ApiTestCase extends TestCase
 
     protected function call(string $method, string $path, string $body = ''): Response
     {
-        $type = str_contains($path, '/photos?') ? 'application/octet-stream' : 'application/json';
+        $type = 1 === preg_match('~/(photos|luts|files)\?~', $path) ? 'application/octet-stream' : 'application/json';
 
         return $this->kernel->handle(Request::create('http://127.0.0.1:7310'.$path, $method, [], [], [], ['HTTP_ORIGIN' => 'http://127.0.0.1:7310', 'CONTENT_TYPE' => $type], $body));
     }

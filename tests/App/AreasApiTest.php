@@ -111,6 +111,7 @@ final class AreasApiTest extends ApiTestCase
         $look = Looks::json(['kind' => 'shift', 'params' => ['hue' => 40], 'area' => self::LEFT]);
         $this->json('POST', '/api/photos/1/carry', '/api/photos/{id}/carry', \sprintf('{"look":%s,"to":[2]}', $look));
         $this->json('POST', '/api/photos/1/carry', '/api/photos/{id}/carry', \sprintf('{"look":%s,"to":[3],"areas":true}', $look));
+        $this->work();
         $areas = fn (int $photo): ?object => LookJson::read((string) json_encode($this->json('GET', "/api/photos/$photo/grade", '/api/photos/{id}/grade')['look']))->moves[0]->area;
         self::assertNull($areas(2));
         self::assertNotNull($areas(3));
@@ -146,5 +147,46 @@ final class AreasApiTest extends ApiTestCase
         copy($response->getFile()->getPathname(), $path);
 
         return $path;
+    }
+
+    public function testAMaskFromAFileIsWhereTheMoveActs(): void
+    {
+        $this->patches();
+        // Larger than what is kept, and softer on the way down: white, a third, black.
+        $third = intdiv(255, 3);
+        $path = Pictures::png($this->data.'/mask.png', 2400, 2400, static fn (int $x, int $y): array => $x < 1200 ? ($y < 1200 ? [255, 255, 255] : [$third, $third, $third]) : [0, 0, 0]);
+        $mask = $this->json('POST', '/api/photos/1/masks?name=jug.png', '/api/photos/{id}/masks', (string) file_get_contents($path));
+        self::assertSame([2048, 2048], [$mask['width'], $mask['height']]);
+        self::assertEqualsWithDelta(1 / 3, $mask['share'], 0.001);
+        $turn = ['kind' => 'shift', 'params' => ['lightness' => 20]];
+        $this->grade(1, 0, $turn + ['area' => ['shapes' => [['shape' => 'mask', 'mask' => $mask['digest'], 'name' => 'jug.png']]]]);
+        $this->deliver(1, 1, ['format' => 'png', 'bits' => 16]);
+        foreach ([[1, 2, 100.0], [2, 3, 100.0 / 3]] as [$basedOn, $export, $strength]) {
+            $this->grade(1, $basedOn, $turn + ['strength' => $strength]);
+            $this->deliver(1, $export, ['format' => 'png', 'bits' => 16]);
+        }
+        $this->grade(1, 3);
+        $this->deliver(1, 4, ['format' => 'png', 'bits' => 16]);
+        $this->work();
+        foreach ([[16, 16, 2], [16, 48, 3], [48, 16, 4], [48, 48, 4]] as [$x, $y, $as]) {
+            foreach (Pictures::pixel($this->data.'/exports/'.$as, $x, $y) as $channel => $value) {
+                self::assertEqualsWithDelta($value, Pictures::pixel($this->data.'/exports/1', $x, $y)[$channel], 1.0);
+            }
+        }
+    }
+
+    public function testAMaskThatDoesNotFitIsRefusedAndNothingIsKept(): void
+    {
+        $this->patches();
+        $grey = static fn (): array => [128, 128, 128];
+        foreach ([
+            'has 90 × 60 pixels, which are not the proportions of the photo (64 × 64)' => Pictures::png($this->data.'/wide.png', 90, 60, $grey),
+            'has colours. A mask is a grey picture' => Pictures::png($this->data.'/red.png', 40, 40, static fn (int $x): array => [$x < 20 ? 255 : 0, 0, 0]),
+            'is not one of the pictures that can be read' => null,
+        ] as $says => $path) {
+            $refused = $this->json('POST', '/api/photos/1/masks?name=other.png', '/api/photos/{id}/masks', null === $path ? 'eggs, milk' : (string) file_get_contents($path), 422);
+            self::assertStringContainsString($says, $this->text($refused['error']));
+        }
+        self::assertSame([], glob($this->data.'/kept/*') ?: []);
     }
 }

@@ -16,11 +16,11 @@ final class CarryApiTest extends ApiTestCase
         $this->patches(3);
         $this->json('PUT', '/api/photos/2/grade', '/api/photos/{id}/grade', \sprintf('{"basedOn":0,"look":%s}', Looks::json(['id' => 'a', 'kind' => 'curves', 'params' => ['all' => [[0, 0], [128, 140], [255, 255]]]])));
         $look = Looks::json(['id' => 'a', 'kind' => 'shift', 'label' => 'Turn', 'params' => ['hue' => 40]]);
-        $done = $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[2,3],"how":"below"}', $look));
-        self::assertSame([[2, 2], [3, 1]], array_map(null, array_column($done, 'photoId'), array_column($done, 'revision')));
+        $done = $this->carry(\sprintf('{"look":%s,"to":[2,3],"how":"below"}', $look));
+        self::assertSame([2, 2, 0, 'Carry over from patches.png'], [$done['count'], $done['done'], $done['waiting'], $done['name']]);
         self::assertSame(['curves', 'shift'], $this->kinds(2));
         self::assertNotSame(...$this->moves(2, 'id'));
-        $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[2],"how":"replace"}', $look));
+        $this->carry(\sprintf('{"look":%s,"to":[2],"how":"replace"}', $look));
         self::assertSame(['shift'], $this->kinds(2));
         $this->json('POST', '/api/photos/2/undo', '/api/photos/{id}/{step}', '{"basedOn":3}');
         self::assertSame(['curves', 'shift'], $this->kinds(2));
@@ -47,9 +47,9 @@ final class CarryApiTest extends ApiTestCase
         $this->json('POST', '/api/sets/1/photos?name=dim.png', '/api/sets/{id}/photos', (string) file_get_contents($path));
         $look = json_encode($this->json('GET', '/api/photos/1/palette', '/api/photos/{id}/palette')['look'], \JSON_THROW_ON_ERROR);
         $middles = fn (): array => array_map(static fn (array $pot): float => (float) $pot['middle']['lightness'], $this->pots(2));
-        $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[2],"fit":false}', $look));
+        $this->carry(\sprintf('{"look":%s,"to":[2],"fit":false}', $look));
         $same = $middles();
-        $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[2]}', $look));
+        $this->carry(\sprintf('{"look":%s,"to":[2]}', $look));
         self::assertLessThan(array_sum($same) - 0.2, array_sum($middles()), 'the pots are where they are in the dimmer photo');
     }
 
@@ -61,6 +61,15 @@ final class CarryApiTest extends ApiTestCase
         self::assertSame([], $this->kinds(2));
         $nobody = $this->json('POST', '/api/photos/1/carry', self::CARRY, \sprintf('{"look":%s,"to":[]}', $look), 422);
         self::assertStringContainsString('must name at least one photo', $this->text($nobody['error']));
+    }
+
+    /** @return array<mixed> the job, when it is done */
+    private function carry(string $body): array
+    {
+        $asked = $this->json('POST', '/api/photos/1/carry', self::CARRY, $body);
+        $this->work();
+
+        return $this->json('GET', '/api/jobs/'.$this->number($asked['id']), '/api/jobs/{id}');
     }
 
     /** @return list<mixed> */

@@ -149,6 +149,17 @@ final class CommandLineTest extends TestCase
         self::assertDirectoryDoesNotExist($out.'3');
     }
 
+    public function testPicturesCanBeginWithAnotherLook(): void
+    {
+        file_put_contents(self::path('start.json'), Looks::json(['id' => 'a', 'kind' => 'curves', 'params' => ['all' => [[0, 20], [255, 230]]]]));
+        file_put_contents(self::path('then.json'), Looks::json(['id' => 'a', 'kind' => 'saturation', 'params' => ['saturation' => -40]]));
+        file_put_contents(self::path('both.json'), Looks::json(['kind' => 'curves', 'params' => ['all' => [[0, 20], [255, 230]]]], ['kind' => 'saturation', 'params' => ['saturation' => -40]]));
+        $done = self::tovrin(['apply', self::path('then.json'), self::path('in.png'), '-o', self::path('begun'), '--start', self::path('start.json')]);
+        self::assertSame(0, $done->getExitCode(), $done->getErrorOutput());
+        self::tovrin(['render', self::path('in.png'), '--look', self::path('both.json'), '-o', self::path('at-once.png')]);
+        self::assertSame(PictureFile::read(self::path('at-once.png'), 'in')->bytes(), PictureFile::read(self::path('begun').'/in-test.png', 'in')->bytes());
+    }
+
     public function testRenderOfAnEmptyLookIsTheSamePicture(): void
     {
         file_put_contents(self::path('empty.json'), Looks::json());

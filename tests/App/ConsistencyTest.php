@@ -19,9 +19,12 @@ final class ConsistencyTest extends ApiTestCase
         self::assertNull($third['colour'], 'a photo without it says so');
         self::assertIsFloat($read['spread']);
 
-        $brought = $this->json('POST', '/api/photos/1/same/bring', '/api/photos/{id}/same/bring', "{\"pot\":$pot,\"to\":[2,3]}");
-        self::assertLessThan(0.5, $brought['spread'], 'no eye tells them apart');
-        self::assertSame(['“grey.png” has nothing similar and was left alone.'], $brought['words']);
+        $asked = $this->json('POST', '/api/photos/1/same/bring', '/api/photos/{id}/same/bring', "{\"pot\":$pot,\"to\":[1,2,3]}");
+        $this->work();
+        $done = $this->json('GET', '/api/jobs/'.$this->number($asked['id']), '/api/jobs/{id}');
+        self::assertSame([2, 1, 1], [$done['count'], $done['done'], $done['leftOut']]);
+        self::assertSame([['photoId' => 3, 'name' => 'grey.png', 'leftOut' => true, 'words' => ['It has nothing similar.']]], $done['told']);
+        self::assertLessThan(0.5, $this->json('POST', '/api/photos/1/same', '/api/photos/{id}/same', "{\"pot\":$pot,\"to\":[2,3]}")['spread'], 'no eye tells them apart');
         self::assertSame([0, 1, 0], array_map(fn (int $id): mixed => $this->json('GET', "/api/photos/$id", '/api/photos/{id}')['revision'], [1, 2, 3]));
         // One step back, and it is as it was.
         $this->json('POST', '/api/photos/2/undo', '/api/photos/{id}/{step}', '{"basedOn":1}');

@@ -102,6 +102,53 @@ final class DeliveriesTest extends ApiTestCase
         self::assertSame(2, $this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['done']);
     }
 
+    public function testEachKindOfFileCanHaveAFolderOfItsOwn(): void
+    {
+        $this->patches();
+        $kinds = [['format' => 'jpeg', 'lattice' => 9, 'folder' => 'Web'], ['format' => 'png', 'lattice' => 9, 'folder' => 'print é'], ['format' => 'jpeg', 'lattice' => 9, 'folder' => 'web'], ['format' => 'cube', 'lattice' => 9]];
+        $this->ask([[1, 0]], $kinds, 'archive');
+        $this->ask([[1, 0]], $kinds, 'folder', 'autumn');
+        $this->work();
+        $expected = ['Web/patches-source-2.jpg', 'Web/patches-source.jpg', 'patches-source.cube', 'print é/patches-source.png'];
+        self::assertSame($expected, array_keys($this->unpacked($this->text($this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['fileUrl']))));
+        self::assertSame(4, $this->json('GET', '/api/deliveries/2', '/api/deliveries/{id}')['done']);
+        foreach ($expected as $name) {
+            self::assertFileExists($this->data.'/out/autumn/'.$name);
+        }
+        // Downloads lie beside each other.
+        $this->ask([[1, 0]], [['format' => 'jpeg', 'lattice' => 9, 'folder' => 'Web']], 'downloads');
+        $plain = $this->json('GET', '/api/deliveries/3', '/api/deliveries/{id}')['files'];
+        self::assertIsArray($plain);
+        self::assertSame(['patches-source.jpg'], array_column($plain, 'fileName'));
+        $refused = $this->json('POST', '/api/deliveries', '/api/deliveries', '{"photos":[{"id":1,"basedOn":0}],"outputs":[{"format":"jpeg","folder":"../../etc"}],"to":"archive"}', 422);
+        self::assertStringContainsString('“../../etc” is no name of a folder', $this->text($refused['error']));
+    }
+
+    public function testPlanningMakesNoFolder(): void
+    {
+        $this->patches();
+        $this->json('POST', '/api/deliveries/plan', '/api/deliveries/plan', '{"photos":[{"id":1,"basedOn":0}],"outputs":[{"format":"jpeg","folder":"web"}],"to":"folder","folder":"aut"}');
+        self::assertSame(['.', '..'], scandir($this->data.'/out'));
+    }
+
+    public function testWhatIsDeliveredAgainAndAgainIsKeptUnderAName(): void
+    {
+        $path = '/api/delivery-presets';
+        $kept = $this->json('POST', $path, $path, '{"name":" Web and print ","outputs":[{"format":"jpeg","side":2000,"folder":"web"},{"format":"tiff","bits":16,"folder":"print"}],"to":"archive"}');
+        self::assertIsArray($kept['outputs']);
+        self::assertSame(['Web and print', 'archive', ['web', 'print'], [2000, null], [null, 16]], [$kept['name'], $kept['to'], array_column($kept['outputs'], 'folder'), array_column($kept['outputs'], 'side'), array_column($kept['outputs'], 'bits')]);
+        $this->json('POST', $path, $path, '{"name":"Archive 10","outputs":[{"format":"png"}]}');
+        $this->json('POST', $path, $path, '{"name":"Archive 9","outputs":[{"format":"png"}]}');
+        self::assertSame(['Archive 9', 'Archive 10', 'Web and print'], array_column($this->json('GET', $path, $path), 'name'));
+        $changed = $this->json('PUT', "$path/1", "$path/{id}", '{"name":"Web","outputs":[{"format":"webp"}],"to":"downloads"}');
+        self::assertSame(['Web', 'downloads'], [$changed['name'], $changed['to']]);
+        $this->call('DELETE', "$path/1");
+        self::assertSame(['Archive 9', 'Archive 10'], array_column($this->json('GET', $path, $path), 'name'));
+        self::assertSame('Web', $this->json('POST', "$path/1/restore", "$path/{id}/restore")['name']);
+        self::assertStringContainsString('name', $this->text($this->json('POST', $path, $path, '{"name":" ","outputs":[{"format":"png"}]}', 422)['error']));
+        $this->json('PUT', "$path/77", "$path/{id}", '{"name":"Web","outputs":[{"format":"webp"}]}', 404);
+    }
+
     /**
      * @param list<string>|string $expected names, or what is wrong
      */
@@ -261,6 +308,7 @@ final class DeliveriesTest extends ApiTestCase
         $this->patches(2);
         $this->ask([[2, 0]], [['format' => 'png', 'lattice' => 9]], 'downloads');
         $this->json('POST', '/api/photos/1/carry', '/api/photos/{id}/carry', '{"look":{"tovrinLook":1,"moves":[{"kind":"shift","params":{"hue":150}}]},"to":[2]}');
+        $this->work();
         $this->work();
         self::assertSame(Pictures::pixel($this->data.'/patches.png', 16, 16), Pictures::pixel($this->file(1), 16, 16), 'as it was when it was asked for');
     }

@@ -19,7 +19,7 @@ final class SchemaOfTest extends TestCase
     public function testAClassIsAnObjectOfWhatItsConstructorTakes(): void
     {
         $set = $this->of(SetView::class, 'SetView');
-        self::assertSame(['object', false, ['id', 'name', 'photoCount', 'sorted', 'photos', 'until']], [$set['type'], $set['additionalProperties'], $set['required']]);
+        self::assertSame(['object', false, ['id', 'name', 'photoCount', 'sorted', 'photos', 'until', 'beginning']], [$set['type'], $set['additionalProperties'], $set['required']]);
         self::assertSame(['type' => 'array', 'items' => ['$ref' => '#/components/schemas/PhotoView'], 'description' => 'in their order'], $this->properties($set)['photos']);
     }
 

@@ -107,4 +107,29 @@ abstract class ServedTestCase extends TestCase
     {
         return \sprintf("%s %s HTTP/1.0\r\nHost: 127.0.0.1:%d\r\n%s\r\n", $method, $path, $this->port, implode('', array_map(static fn (string $line): string => $line."\r\n", $headers)));
     }
+
+    /**
+     * @param array<string, mixed>|null $body
+     *
+     * @return array<mixed>
+     */
+    protected function api(string $method, string $path, ?array $body = null): array
+    {
+        $content = null === $body ? '' : json_encode($body, \JSON_THROW_ON_ERROR);
+        [$status, , $answer] = $this->raw($this->get($path, ['Content-Type: application/json', 'Content-Length: '.\strlen($content)], $method).$content);
+        self::assertContains($status, [200, 201], $answer);
+
+        return (array) json_decode($answer, true, 64, \JSON_THROW_ON_ERROR);
+    }
+
+    protected static function at(mixed $data, int|string ...$path): mixed
+    {
+        foreach ($path as $member) {
+            self::assertIsArray($data);
+            self::assertArrayHasKey($member, $data);
+            $data = $data[$member];
+        }
+
+        return $data;
+    }
 }

@@ -134,31 +134,6 @@ final class UpgradeTest extends ServedTestCase
         self::assertLessThan(self::LEVELS_MEAN / 255, $mean);
     }
 
-    /**
-     * @param array<string, mixed>|null $body
-     *
-     * @return array<mixed>
-     */
-    private function api(string $method, string $path, ?array $body = null): array
-    {
-        $content = null === $body ? '' : json_encode($body, \JSON_THROW_ON_ERROR);
-        [$status, , $answer] = $this->raw($this->get($path, ['Content-Type: application/json', 'Content-Length: '.\strlen($content)], $method).$content);
-        self::assertContains($status, [200, 201], $answer);
-
-        return (array) json_decode($answer, true, 64, \JSON_THROW_ON_ERROR);
-    }
-
-    private static function at(mixed $data, int|string ...$path): mixed
-    {
-        foreach ($path as $member) {
-            self::assertIsArray($data);
-            self::assertArrayHasKey($member, $data);
-            $data = $data[$member];
-        }
-
-        return $data;
-    }
-
     private static function unpack(string $archive, string $into): void
     {
         $zip = new \ZipArchive();

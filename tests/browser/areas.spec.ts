@@ -97,6 +97,30 @@ test('shapes are listed with the move, changed by numbers, taken off, inverted a
   await expect.poll(async () => (await areaOf(studio)) ?? null).toBeNull();
 });
 
+test('a mask from a file is a shape like the others; one that does not fit is refused', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.openWith(JUG, [TURN]);
+  const places: [number, number][] = [[0.2, 0.5], [0.62, 0.2]];
+  const whole = await colours(page, studio, places);
+  await page.getByRole('button', { name: /^Area the whole/ }).click();
+  const give = async (name: string, width: number, height: number) => {
+    const png = new PNG({ width, height });
+    for (let i = 0; i < width * height; ++i) png.data.set(i % width < width / 2 ? [255, 255, 255, 255] : [0, 0, 0, 255], 4 * i);
+    await page.getByLabel('A mask', { exact: true }).setInputFiles({ name, mimeType: 'image/png', buffer: PNG.sync.write(png) });
+  };
+  await give('square.png', 200, 200);
+  await expect(page.getByText('“square.png” has 200 × 200 pixels, which are not the proportions of the photo')).toBeVisible();
+  await give('left.png', 300, 200);
+  await expect(page.getByRole('list', { name: 'Shapes of the area' }).getByRole('button', { name: '1 Mask, left.png' })).toBeVisible();
+  await expect.poll(async () => (await areaOf(studio))?.shapes[0]).toMatchObject({ shape: 'mask', name: 'left.png' });
+  const limited = await colours(page, studio, places);
+  expect(distance(limited[0] as Rgb, whole[0] as Rgb)).toBeLessThan(3);
+  await studio.view('Source');
+  const source = await colours(page, studio, places);
+  expect(distance(limited[1] as Rgb, source[1] as Rgb)).toBeLessThan(3);
+  expect(distance(limited[0] as Rgb, source[0] as Rgb)).toBeGreaterThan(20);
+});
+
 test('the views show the area, the reach, and what both let through', async ({ page }) => {
   const studio = new Studio(page);
   // Reaches what is light; the area is around the jug and a part of the wall.

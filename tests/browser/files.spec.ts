@@ -172,3 +172,35 @@ test('when the server cannot answer, the photo stays and the user is told', asyn
   await expect(page.getByRole('button', { name: 'Not saved yet' })).toHaveCount(0);
   expect((await studio.kept(PHOTOS.planters)).look.moves).toHaveLength(moves + 2);
 });
+
+test('what is delivered again and again is kept under a name, each kind of file in a folder of its own', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.open(PHOTOS.tiles);
+  const open = () => page.getByRole('button', { name: 'Deliver', exact: true }).click();
+  await open();
+  const panel = page.getByRole('dialog', { name: 'Deliver tiles.jpg' });
+  await panel.getByRole('button', { name: 'Add another kind of file' }).click();
+  await panel.getByRole('button', { name: 'One archive' }).click();
+  await panel.getByRole('group', { name: 'File 1' }).getByRole('textbox', { name: 'Longest side' }).fill('300');
+  await panel.getByRole('group', { name: 'File 1' }).getByRole('textbox', { name: 'Folder' }).fill('web');
+  await panel.getByRole('group', { name: 'File 2' }).getByRole('textbox', { name: 'Folder' }).fill('print');
+  await panel.getByRole('button', { name: 'Save …' }).click();
+  await page.getByRole('dialog', { name: 'Save as a preset' }).getByRole('textbox').fill('Web and print');
+  await page.keyboard.press('Enter');
+  await expect(panel.getByRole('combobox', { name: 'Preset' })).toHaveText('Web and print');
+  // Another day, in another browser: only the name is known.
+  await page.evaluate(() => { window.localStorage.clear(); });
+  await page.reload();
+  await studio.settled();
+  await expect(panel.getByRole('group', { name: 'File 2' })).toHaveCount(0);
+  await panel.getByRole('combobox', { name: 'Preset' }).click();
+  await page.getByRole('option', { name: 'Web and print' }).click();
+  await expect(panel.getByRole('group', { name: 'File 2' }).getByRole('textbox', { name: 'Folder' })).toHaveValue('print');
+  await panel.getByRole('group', { name: 'File 1' }).getByRole('textbox', { name: 'Longest side' }).fill('200');
+  await expect(panel.getByRole('combobox', { name: 'Preset' })).toHaveText('Web and print (changed)');
+  await panel.getByRole('button', { name: 'Update' }).click();
+  await expect(panel.getByRole('combobox', { name: 'Preset' })).toHaveText('Web and print');
+  const [file] = await Promise.all([page.waitForEvent('download'), panel.getByRole('button', { name: 'Deliver 2 files' }).click()]);
+  const names = execFileSync('unzip', ['-Z1', await file.path()], { encoding: 'utf8' }).trim().split('\n').sort();
+  expect(names).toEqual(['print/tiles-source.tif', 'web/tiles-source.jpg']);
+});

@@ -3,8 +3,6 @@ import { join } from 'node:path';
 import { expect, root, serve, test, type Page } from './served';
 import { PHOTOS, Studio } from './studio';
 
-const EMPTY_PORT = 7389;
-
 async function drop(page: Page, names: string[]): Promise<void> {
   const bytes = readFileSync(join(root, 'demo/photos/hue-wheel.png')).toString('base64');
   const transfer = await page.evaluateHandle(
@@ -21,7 +19,7 @@ async function drop(page: Page, names: string[]): Promise<void> {
 }
 
 test('an empty Tovrin makes a set of what is dropped on it, or of the sample photos', async ({ page }) => {
-  const { address, stop } = await serve('serve', EMPTY_PORT, '/api/sets');
+  const { address, stop } = await serve('serve', '/api/sets');
   try {
     const studio = new Studio(page);
     await page.goto(address);

@@ -1,11 +1,15 @@
 import { expect, test } from './served';
-import { row, rows, PHOTOS, Studio } from './studio';
+import { following, row, rows, PHOTOS, Studio } from './studio';
 
 // Nothing that was done is lost, and one thing done is one step of undo.
 
 const shift = (id: string, params: object = {}, more: object = {}) => ({ id, kind: 'shift', label: id, params, ...more });
 
-test('two windows lose nothing of each other', async ({ page, context }) => {
+test('two windows lose nothing of each other, also where neither is told of the other', async ({ page, context }) => {
+  await context.addInitScript(() => {
+    Reflect.deleteProperty(window, 'SharedWorker');
+    window.EventSource = class extends EventTarget { close() { /* There is nothing to close. */ } } as unknown as typeof EventSource;
+  });
   const here = new Studio(page);
   await here.openWith(PHOTOS.second, [shift('Bowl', { hue: 5 }), shift('Vase', { hue: 7 })]);
   const { revision } = await here.kept(PHOTOS.second);
@@ -190,9 +194,12 @@ test('nothing is delivered of a grade that is not kept', async ({ page }) => {
 
 test('a reload asks for no picture again', async ({ page, context }) => {
   const studio = new Studio(page);
+  const quiet = following(page);
+  // What is drawn for the sheet while the page is there comes to it then.
+  await expect.poll(async () => ((await (await page.request.get('/api/sets/1')).json()) as { photos: { drawn: number; revision: number }[] }).photos.every(({ drawn, revision }) => drawn === revision)).toBe(true);
   await studio.open(PHOTOS.bowl);
   // What was still on its way would be asked for again.
-  await page.waitForLoadState('networkidle');
+  await quiet();
   const network = await context.newCDPSession(page);
   await network.send('Network.enable');
   const pictures = new Map<string, { url: string; asked: boolean }>();
@@ -209,7 +216,7 @@ test('a reload asks for no picture again', async ({ page, context }) => {
   });
   await page.reload();
   await studio.settled();
-  await page.waitForLoadState('networkidle');
+  await quiet();
   expect(pictures.size).toBeGreaterThan(5);
   expect([...pictures.values()].filter(({ asked }) => asked).map(({ url }) => url)).toEqual([]);
 });

@@ -260,3 +260,27 @@ test('the ledger: drag to reorder, solo, a part alone, a look to begin with, and
   await page.keyboard.press('Control+z');
   await expect(rows(page)).toHaveCount(3);
 });
+
+test('a table of another program is chosen, told for what it is, and acts on the photo; a broken one is refused by line', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.openWith(PHOTOS.third, []);
+  const before = await studio.pixels();
+  await studio.addMove('Table');
+  const controls = page.getByRole('region', { name: 'Controls of the move' });
+  const give = async (name: string, text: string) => {
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), controls.getByRole('button', { name: /^Choose/ }).click()]);
+    await chooser.setFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  };
+  await give('half.cube', 'LUT_3D_SIZE 2\n0 0 0\n');
+  await expect(page.getByText('“half.cube” cannot be used as a table: line 2: the file ends after 1 of 8 lines of numbers.')).toBeVisible();
+  // Red and blue change places.
+  await give('swapped.cube', `LUT_3D_SIZE 2\n${[0, 1, 2, 3, 4, 5, 6, 7].map((i) => `${String(i >> 2)} ${String((i >> 1) & 1)} ${String(i & 1)}`).join('\n')}\n`);
+  await expect(controls.getByText('A table of 2 × 2 × 2 colours; values from 0 to 1.')).toBeVisible();
+  await expect.poll(async () => (await studio.kept(PHOTOS.third)).look.moves[0]?.params).toMatchObject({ name: 'swapped.cube' });
+  await studio.settled();
+  const after = await studio.pixels();
+  for (const [x, y] of spread(before, 40)) {
+    const [red, green, blue] = at(before, x, y);
+    expect(distance(at(after, x, y), [blue, green, red])).toBeLessThan(6);
+  }
+});

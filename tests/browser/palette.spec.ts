@@ -18,7 +18,7 @@ test('a palette: an island dragged on the bench takes its thing along and nothin
   const before = await studio.pixels();
   await studio.addMove('Palette');
   const pots = async () => (await studio.kept(PHOTOS.bowl)).look.moves[0]?.params['pots'] as unknown as PotIn[];
-  await expect.poll(async () => (await pots()).length).toBeGreaterThan(3);
+  await expect.poll(async () => ((await pots()) as PotIn[] | undefined)?.length ?? 0).toBeGreaterThan(3);
   const index = (await pots()).findIndex(({ middle }) => middle.chroma > 0.08 && middle.hue < 100);
   const bowl = (await pots())[index];
   if (!bowl) throw new Error('The bowl has no pot.');

@@ -1,6 +1,7 @@
 import { expect as expects, test as base } from '@playwright/test';
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -8,7 +9,6 @@ import { fileURLToPath } from 'node:url';
 export type { Locator, Page } from '@playwright/test';
 
 export const root = join(dirname(fileURLToPath(import.meta.url)), '../..');
-const FIRST_PORT = 7399;
 const LOOKS_AGAIN_MS = 100;
 const SEEDED_WITHIN_MS = 110_000;
 
@@ -33,8 +33,21 @@ interface Served {
   stop: () => Promise<void>;
 }
 
+async function freePort(): Promise<number> {
+  return new Promise((found, failed) => {
+    const taker = createServer().once('error', failed);
+    taker.listen(0, '127.0.0.1', () => {
+      const { port } = taker.address() as AddressInfo;
+      taker.close(() => {
+        found(port);
+      });
+    });
+  });
+}
+
 /** Starts a server with a data folder of its own, and waits until it answers at a path. */
-export async function serve(command: 'demo' | 'serve', port: number, path: string): Promise<Served> {
+export async function serve(command: 'demo' | 'serve', path: string): Promise<Served> {
+  const port = await freePort();
   const data = mkdtempSync(join(tmpdir(), 'tovrin-browser-'));
   const server = spawn(join(root, 'bin/tovrin'), [command, '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: 'ignore' });
   const gone = new Promise((ended) => server.once('exit', ended));
@@ -54,8 +67,8 @@ export async function serve(command: 'demo' | 'serve', port: number, path: strin
 export const test = base.extend<object, { served: string }>({
   served: [
     // eslint-disable-next-line no-empty-pattern -- the library tells by the pattern what is needed
-    async ({}, use, { parallelIndex }) => {
-      const { address, stop } = await serve('demo', FIRST_PORT + parallelIndex, '/api/sets/1');
+    async ({}, use) => {
+      const { address, stop } = await serve('demo', '/api/sets/1');
       await use(address);
       await stop();
     },

@@ -189,6 +189,24 @@ export function at(png: PNG, x: number, y: number): Rgb {
   return [png.data[i] ?? 0, png.data[i + 1] ?? 0, png.data[i + 2] ?? 0];
 }
 
+/** Follows what a page asks for from now on; gives back what waits until it has asked for nothing for half a second. */
+export function following(page: Page): () => Promise<void> {
+  const open = new Set<unknown>();
+  page.on('request', (request) => {
+    // What windows are told comes over a connection that stays.
+    if (!request.url().includes('events')) open.add(request);
+  });
+  const ended = (request: unknown) => {
+    open.delete(request);
+  };
+  page.on('requestfinished', ended);
+  page.on('requestfailed', ended);
+  return async () => {
+    let rested = 0;
+    await expect.poll(() => (rested = open.size === 0 ? rested + 1 : 0), { timeout: 20_000 }).toBeGreaterThan(5);
+  };
+}
+
 /** Points spread over a picture, away from its margin. */
 export function spread(png: PNG, count: number): [number, number][] {
   const points: [number, number][] = [];

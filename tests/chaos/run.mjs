@@ -5,14 +5,16 @@
 //   node tests/chaos/run.mjs NAME…     those whose names have these words in them
 import { rmSync } from 'node:fs';
 import { clock } from './attacks/clocks.mjs';
+import { carrying } from './attacks/carrying.mjs';
 import { expensive, malformed, twenty } from './attacks/crowds.mjs';
 import { batch, folderFor, large } from './attacks/delivering.mjs';
 import { full, fullAndKilled, hostile, readOnly } from './attacks/disks.mjs';
 import { importing } from './attacks/importing.mjs';
 import { supervisor, webServers, webWorkers } from './attacks/saving.mjs';
+import { watching } from './attacks/watching.mjs';
 import { later, root, Served } from './served.mjs';
 
-const ATTACKS = [webWorkers, webServers, supervisor, importing, large, batch, twenty, malformed, expensive, hostile, full, fullAndKilled, readOnly, clock];
+const ATTACKS = [webWorkers, webServers, supervisor, importing, large, batch, carrying, watching, twenty, malformed, expensive, hostile, full, fullAndKilled, readOnly, clock];
 
 const few = process.argv.includes('--short');
 const words = process.argv.slice(2).filter((word) => !word.startsWith('--'));
@@ -56,9 +58,9 @@ for (const attack of wanted) {
   }
   const { tried, survived, lost, left = 0, stuck = 0, fives = [], away = [], note } = told;
   const bad = Number(lost) + left + stuck + fives.length;
-  failed += Number(bad > 0);
+  failed += Number(bad !== 0);
   rows.push([attack.name, tried, survived, lost, left, stuck, fives.length].map(String));
-  process.stdout.write(`  ${bad > 0 ? 'FAILED' : 'held'}: tried ${tried}; survived ${survived}; lost ${lost}; left over ${left}; stuck ${stuck}; answers of 500 or not JSON ${fives.length} (${((performance.now() - start) / 1000).toFixed(0)} s)\n`);
+  process.stdout.write(`  ${bad !== 0 ? 'FAILED' : 'held'}: tried ${tried}; survived ${survived}; lost ${lost}; left over ${left}; stuck ${stuck}; answers of 500 or not JSON ${fives.length} (${((performance.now() - start) / 1000).toFixed(0)} s)\n`);
   if (note) process.stdout.write(`  ${note}\n`);
   for (const answer of [...fives, ...(Number(lost) > 0 ? away : [])].slice(-8)) process.stdout.write(`    ${answer}\n`);
   await later(200);

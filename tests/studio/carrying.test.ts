@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { asked, catches, carriedLook, doneWords, hasPlaces, inParts, toggled } from '../../studio/src/features/carry/carrying';
+import { asked, catches, carriedLook, hasPlaces, inParts, toggled } from '../../studio/src/features/carry/carrying';
 import { newMove, type Look, type Move } from '../../studio/src/model/looks';
 
 const look: Look = { tovrinLook: 1, name: '', moves: [newMove('shift'), { ...newMove('neutralise'), params: { probes: [{ colour: '#808080', at: [0.2, 0.3] }] } } as Move] };
-const done = (warnings: string[]) => ({ photoId: 2, name: 'two', revision: 1, reached: [], warnings });
 
 describe('carrying over', () => {
   it('takes all moves along at first, and leaves out what is unticked', () => {
@@ -33,10 +32,5 @@ describe('carrying over', () => {
     const reach = { hue: null, chroma: null, light: null, invert: false, held: [] };
     expect(catches([{ ...first, reach }, second, { ...second, reach }] as Move[], [0.113, 1, 0.004])).toBe('Catches 11 %, under 1 %');
     expect(catches([second], [1])).toBe('');
-  });
-
-  it('says how many photos there were and how many to look at', () => {
-    expect(doneWords([done([])])).toBe('Carried over to one photo.');
-    expect(doneWords([done([]), done(['x']), done(['y'])])).toContain('3 photos. Look at 2 of them');
   });
 });

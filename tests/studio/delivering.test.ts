@@ -4,7 +4,7 @@ import { words } from '../../studio/src/features/deliver/DeliveryList';
 import { inFormat, isCoarse, remembered, tableWords, usual } from '../../studio/src/features/deliver/outputs';
 import { fetched } from '../../studio/src/features/deliver/useDeliveries';
 import { savedLook } from '../../studio/src/features/gallery/savedLook';
-import { MOST, panesOf, toggled } from '../../studio/src/features/versions/comparing';
+import { MOST, panesOf, toggled, type Compared } from '../../studio/src/features/versions/comparing';
 import { look, shift } from './looks';
 
 const delivery: Delivery = { id: 1, name: '2 photos · JPEG', to: 'archive', folder: null, paused: false, stalled: false, count: 2, done: 0, failed: 0, stopped: 0, waiting: 2, running: 0, progress: 0, fileUrl: null, fileName: 'set.zip', files: [] };
@@ -58,7 +58,7 @@ describe('deliveries', () => {
 
 describe('comparing versions', () => {
   it('holds up to four, the oldest makes room', () => {
-    const four = [1, 2, 'now' as const, 3].reduce<(number | 'now' | 'source')[]>((now, one) => toggled(now, one), []);
+    const four = [1, 2, 'now' as const, 3].reduce<Compared[]>((now, one) => toggled(now, one), []);
     expect(four).toHaveLength(MOST);
     expect(toggled(four, 'source')).toEqual([2, 'now', 3, 'source']);
     expect(toggled(four, 2)).toEqual([1, 'now', 3]);

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { onlyJudged } from '../../studio/src/features/desk/useJudging';
 import { shownView } from '../../studio/src/features/desk/views';
-import { added, atRest, begunWith, named, placed, shifted, switched } from '../../studio/src/model/ledgerEdits';
+import { dropped, shifted } from '../../studio/src/model/groupEdits';
+import { added, atRest, begunWith, named, switched } from '../../studio/src/model/ledgerEdits';
 import { isAtRest, newMove, withField } from '../../studio/src/model/looks';
 import { look, shift } from './looks';
 
@@ -14,7 +15,7 @@ describe('the list of moves', () => {
     expect(ids(shifted('c', -1)(shifted('c', -1)(three)))).toBe('cab');
     expect(ids(shifted('a', -1)(three))).toBe('abc');
     expect(ids(shifted('c', 1)(three))).toBe('abc');
-    expect(ids(placed('a', 2)(three))).toBe('bca');
+    expect(ids(dropped(new Set(['a']), { id: 'c', where: 'after' })(three))).toBe('bca');
     expect(shifted('gone', 1)(three)).toBe(three);
   });
 

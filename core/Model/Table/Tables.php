@@ -13,6 +13,8 @@ use Tovrin\Core\Colour\ColourBlock;
 final class Tables
 {
     private const REMEMBERED = 48;
+    /** Of what looks name by digest; each may be some megabytes. */
+    private const LARGE = 12;
     /** How many colours a lattice has that is drawn while something is dragged. */
     private const COMES_AGAIN = [500, 5000];
 
@@ -21,8 +23,14 @@ final class Tables
     /** @var \WeakMap<ColourBlock, string> */
     private readonly \WeakMap $names;
 
-    /** @param TableShelf|null $shelf keeps tables for other processes too */
-    public function __construct(private readonly ?TableShelf $shelf = null)
+    /** @var array<string, object> by digest */
+    private array $large = [];
+
+    /**
+     * @param TableShelf|null $shelf keeps tables for other processes too
+     * @param DataShelf|null  $kept  keeps what comes from elsewhere, and cannot be made again
+     */
+    public function __construct(private readonly ?TableShelf $shelf = null, private readonly ?DataShelf $kept = null)
     {
         $this->names = new \WeakMap();
     }
@@ -106,6 +114,52 @@ final class Tables
     {
         $this->shelf?->put($key, $bytes);
         $this->remember($key, $value);
+    }
+
+    /**
+     * Something large that a look names by its digest; null when it is not here.
+     *
+     * @template T of object
+     *
+     * @param callable(string): ?T $read null when these are not the bytes of it
+     *
+     * @return T|null
+     */
+    public function kept(string $digest, callable $read): ?object
+    {
+        if (!isset($this->large[$digest])) {
+            $bytes = $this->kept?->data($digest);
+            $value = null === $bytes || hash('sha256', $bytes) !== $digest ? null : $read($bytes);
+            if (null === $value) {
+                return null;
+            }
+            $this->hold($digest, $value);
+        }
+
+        /** @var T $value */
+        $value = $this->large[$digest];
+
+        return $value;
+    }
+
+    /** Keeps something that has come along with a look. */
+    public function keep(string $digest, object $value, string $bytes): void
+    {
+        if (!isset($this->large[$digest])) {
+            $this->kept?->keepData($digest, $bytes);
+            $this->hold($digest, $value);
+        }
+    }
+
+    /** Whether what is not here is missing; without a shelf nobody knows. */
+    public function keepsData(): bool
+    {
+        return null !== $this->kept;
+    }
+
+    private function hold(string $digest, object $value): void
+    {
+        $this->large = \array_slice($this->large, -self::LARGE, null, true) + [$digest => $value];
     }
 
     private function remember(string $key, object $value): void

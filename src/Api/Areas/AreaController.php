@@ -4,13 +4,19 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Api\Areas;
 
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
 use Tovrin\App\Api\Colours\OneLook;
 use Tovrin\App\Api\Http\Binary;
 use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Pool;
+use Tovrin\App\Api\Http\Status;
+use Tovrin\App\Api\Http\Uploads;
 use Tovrin\App\Learning\PhotoColours;
+use Tovrin\App\Library\MaskImport;
+use Tovrin\App\Library\MaskView;
 use Tovrin\App\Library\PhotoEdges;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\PlanesForScreen;
@@ -38,6 +44,16 @@ final readonly class AreaController
         $watch = $body->look->indexOf($body->watch);
 
         return Binary::of($screen->bytes($this->photos->photo($id), Planes::of($body->look, null === $watch ? [] : [$watch]), $body->points));
+    }
+
+    /** Takes in a mask for areas on a photo; the body is the picture file itself. */
+    #[Route('/api/photos/{id<\d+>}/masks', options: Pool::TAKES_FILES, methods: ['POST'])]
+    #[Status(201)]
+    public function mask(int $id, Request $request, Uploads $uploads, MaskImport $masks, #[MapQueryParameter] string $name = 'mask.png'): MaskView
+    {
+        $photo = $this->photos->photo($id);
+
+        return $uploads->taken($request, $name, static fn (string $path): MaskView => $masks->import($photo, $path, $name));
     }
 
     /** Where pixels are two colours at once under a grade, and which two; see EdgePictures::tileBytes(). */

@@ -27,6 +27,10 @@ use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\CastReader;
 use Tovrin\App\Reading\CastsLeftView;
 use Tovrin\App\Reading\NeutralPlaceView;
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Hex;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Reading\Passages;
 
 /** Moves that are made for one photo: their beginnings, and fitting them to another. */
@@ -135,17 +139,6 @@ final readonly class FittingController
         return $carrier->preview($this->photos->photo($id), $body);
     }
 
-    /**
-     * Carries moves of this photo over to others; each of them has one step of undo more.
-     *
-     * @return list<CarriedView>
-     */
-    #[Route('/api/photos/{id<\d+>}/carry', options: Pool::TAKES_LONG, methods: ['POST'])]
-    public function carry(int $id, #[JsonBody] CarryOver $body, Carrier $carrier): array
-    {
-        return $carrier->carry($this->photos->photo($id), $body);
-    }
-
     /** The same thing in several photos, found by a pot of this one: its colour in each, and how far these lie apart. */
     #[Route('/api/photos/{id<\d+>}/same', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function same(int $id, #[JsonBody] SamePot $body, Consistency $consistency): SamePotView
@@ -153,11 +146,11 @@ final readonly class FittingController
         return $consistency->read($this->photos->photo($id), $body->pot, $this->others($id, $body));
     }
 
-    /** Brings the same thing in other photos to the colour that it has in this one; each of them has one step of undo more. */
-    #[Route('/api/photos/{id<\d+>}/same/bring', options: Pool::TAKES_LONG, methods: ['POST'])]
-    public function bring(int $id, #[JsonBody] SamePot $body, Consistency $consistency): SamePotView
+    /** How far colours lie apart, for a page that reads many photos a few at a time. */
+    #[Route('/api/colours/spread', options: Pool::TAKES_LONG, methods: ['POST'])]
+    public function spread(#[JsonBody] SomeColours $body): SpreadView
     {
-        return $consistency->bring($this->photos->photo($id), $body->pot, $this->others($id, $body));
+        return new SpreadView(Consistency::spread(array_map(static fn (string $hex): array => ColourBlock::of(Srgb::class, [Hex::parse($hex)])->in(OkLab::class)->at(0), $body->colours)));
     }
 
     /** @return list<Photo> */

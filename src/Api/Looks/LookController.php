@@ -84,11 +84,11 @@ final readonly class LookController
     }
 
     #[Route('/api/looks/{id<\d+>}/file', methods: ['GET'])]
-    public function give(int $id): Binary
+    public function give(int $id, LookFiles $files): Binary
     {
         $own = $this->look($id);
 
-        return Attachment::named(Binary::of($own->look()), LookFiles::nameOf($own));
+        return Attachment::named(Binary::of($files->portable($own)), LookFiles::nameOf($own));
     }
 
     /** Gives a look another name or group. */

@@ -13,6 +13,7 @@ use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Grading\Beginnings;
 use Tovrin\App\Grading\Grades;
 use Tovrin\App\Grading\GradeView;
 use Tovrin\App\Library\FullPicture;
@@ -127,9 +128,12 @@ final readonly class PhotoController
     }
 
     #[Route('/api/photos/{id<\d+>}/grade', methods: ['GET'])]
-    public function grade(int $id): GradeView
+    public function grade(int $id, Beginnings $beginnings): GradeView
     {
-        return $this->grades->view($this->photos->photo($id));
+        $photo = $this->photos->photo($id);
+        $beginnings->begin($photo);
+
+        return $this->grades->view($photo);
     }
 
     /** Keeps a new state of the grade; refused when it is not based on the one in force. */

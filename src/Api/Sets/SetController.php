@@ -19,6 +19,7 @@ use Tovrin\App\Api\Photos\SomePhotos;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Grading\Beginnings;
 use Tovrin\App\Grading\SampleSet;
 use Tovrin\App\Library\PhotoImport;
 use Tovrin\App\Library\Photos;
@@ -56,11 +57,11 @@ final readonly class SetController
     }
 
     #[Route('/api/sets/{id<\d+>}', methods: ['GET'])]
-    public function show(int $id): SetView
+    public function show(int $id, Beginnings $beginnings): SetView
     {
         $set = $this->photos->set($id);
 
-        return SetView::of($set, $this->sets->photos($set));
+        return SetView::of($set, $this->sets->photos($set), $beginnings->waitingIn($set->id()));
     }
 
     /** Small pictures that were drawn since a page last asked, and how many are still to be drawn. */

@@ -1,5 +1,6 @@
 import createClient, { type FetchResponse } from 'openapi-fetch';
 import type { components, paths } from '../generated/api';
+import { here } from './here';
 import { identified, type Look, type LookFile, type Reach } from '../model/looks';
 import { edgesIn } from '../gl/edges';
 import { planesIn, type PlaneLevels } from '../gl/planes';
@@ -18,6 +19,8 @@ export type Profile = Schemas['Profile'];
 export type MetadataKept = Schemas['MetadataKept'];
 export type DeliverTo = Schemas['DeliverTo'];
 export type DeliveryBody = Schemas['AskDelivery'];
+export type DeliveryPreset = Schemas['DeliveryPresetView'];
+export type PresetBody = Schemas['KeepPreset'];
 export type PhotoOrder = Schemas['PhotoOrder'];
 export type SamePot = Schemas['SamePotView'];
 export type Step = Schemas['StepView'];
@@ -31,7 +34,9 @@ export type Reading = Schemas['ColourView'];
 export type Sample = Schemas['Sample'];
 export type Fit = Schemas['FitView'];
 export type Preset = Schemas['PresetView'];
-export type Carried = Schemas['CarriedView'];
+export type StartingLook = Schemas['StartingLookView'];
+export type StartingLookBody = Schemas['ChangeStartingLook'];
+export type Job = Schemas['GradeJobView'];
 export type CarryBody = Schemas['CarryOver'];
 export type CastsLeft = Schemas['CastsLeftView'];
 export type NeutralPlace = Schemas['NeutralPlaceView'];
@@ -53,6 +58,14 @@ const UNREACHABLE = 'The server does not answer. Start it with “make demo” o
 const DRAFT_MOST = 17;
 
 const client = createClient<paths>({ baseUrl: '' });
+client.use({
+  onRequest: ({ request }) => {
+    request.headers.set('Tovrin-Window', here.window);
+    // Headers are plain letters.
+    if (here.name !== '') request.headers.set('Tovrin-Name', encodeURIComponent(here.name));
+    return request;
+  },
+});
 
 type Operation = Record<string | number, unknown>;
 type Responses<T> = T extends { responses: infer R } ? R[keyof R & (200 | 201 | 202)] : never;
@@ -174,6 +187,13 @@ export const api = {
   fitted: (id: number, look: Look) => take(client.POST('/api/photos/{id}/fitted', { ...at(id), body: { look } })),
   same: (id: number, pot: number, to: number[]) => take(client.POST('/api/photos/{id}/same', { ...at(id), body: { pot, to } })),
   bringToFirst: (id: number, pot: number, to: number[]) => take(client.POST('/api/photos/{id}/same/bring', { ...at(id), body: { pot, to } })),
+  spread: (colours: string[]) => take(client.POST('/api/colours/spread', { body: { colours } })),
+  startingLook: (set: number) => take(client.GET('/api/sets/{id}/starting-look', at(set))),
+  startWith: (set: number, body: StartingLookBody) => take(client.PUT('/api/sets/{id}/starting-look', { ...at(set), body })),
+  startAllWith: (look: LookFile | null) => done(client.PUT('/api/starting-look', { body: { look } })),
+  beginning: (id: number) => take(client.GET('/api/photos/{id}/beginning', at(id))).then(({ look }) => identified(look)),
+  jobs: () => take(client.GET('/api/jobs')),
+  steerJob: (id: number, what: 'pause' | 'resume' | 'stop' | 'undo') => take(client.POST('/api/jobs/{id}/{what}', { params: { path: { id, what } } })),
   sampleSet: () => take(client.GET('/api/sample-set')),
   addSample: (set: number, file: string) => take(client.POST('/api/sets/{id}/sample', { ...at(set), body: { file } })),
   presets: () => take(client.GET('/api/presets')),
@@ -183,9 +203,17 @@ export const api = {
   removeLook: (id: number) => done(client.DELETE('/api/looks/{id}', at(id))),
   restoreLook: (id: number) => take(client.POST('/api/looks/{id}/restore', at(id))),
   bringLook: (file: File) => take(client.POST('/api/looks/files', { params: { query: { name: file.name } }, ...asBytes(file) })),
+  importLut: (file: File) => take(client.POST('/api/luts', { params: { query: { name: file.name } }, ...asBytes(file) })),
+  importMask: (id: number, file: File) => take(client.POST('/api/photos/{id}/masks', { params: { path: { id }, query: { name: file.name } }, ...asBytes(file) })),
+  lut: (digest: string) => take(client.GET('/api/luts/{digest}', { params: { path: { digest } } })),
   scaledReach: async (reach: Reach | null, factor: number) => (await take(client.POST('/api/reach/scaled', { body: { reach, factor } }))).reach,
   deliver: (body: DeliveryBody) => take(client.POST('/api/deliveries', { body })),
   planDelivery: (body: DeliveryBody) => take(client.POST('/api/deliveries/plan', { body })),
+  deliveryPresets: () => take(client.GET('/api/delivery-presets')),
+  keepPreset: (body: PresetBody) => take(client.POST('/api/delivery-presets', { body })),
+  changePreset: (id: number, body: PresetBody) => take(client.PUT('/api/delivery-presets/{id}', { ...at(id), body })),
+  removePreset: (id: number) => done(client.DELETE('/api/delivery-presets/{id}', at(id))),
+  restorePreset: (id: number) => take(client.POST('/api/delivery-presets/{id}/restore', at(id))),
   deliveries: () => take(client.GET('/api/deliveries')),
   deliveryPlaces: () => take(client.GET('/api/deliveries/places')),
   steerDelivery: (id: number, what: 'pause' | 'resume' | 'stop' | 'again') => take(client.POST('/api/deliveries/{id}/{what}', { params: { path: { id, what } } })),

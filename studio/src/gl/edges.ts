@@ -1,4 +1,5 @@
 import type { Look, Move } from '../model/looks';
+import { shareOf } from '../model/moveTree';
 
 /** Pixels of a tile each way; see EdgePictures of the server. */
 export const TILE = 8;
@@ -56,7 +57,8 @@ function changedPots(move: Move): unknown[] {
 export function edgesKey(look: Look): string | null {
   if (look.edges !== 'unmixed') return null;
   // What is read from the running colour depends on what the moves above make of it.
-  const last = look.moves.findLastIndex(({ on, reads, reach }) => (on ?? true) && reads === 'running' && reach);
-  const lines = look.moves.flatMap((move, i): unknown[] => (i <= last ? [move] : (move.on ?? true) ? [...(move.reach ? [move.reach] : []), ...changedPots(move)] : []));
+  const acts = (move: Move) => (move.on ?? true) && shareOf(look, move) > 0;
+  const last = look.moves.findLastIndex((move) => acts(move) && move.reads === 'running' && move.reach);
+  const lines = look.moves.flatMap((move, i): unknown[] => (i <= last ? [move, shareOf(look, move)] : acts(move) ? [...(move.reach ? [move.reach] : []), ...changedPots(move)] : []));
   return lines.length === 0 ? null : JSON.stringify(lines);
 }

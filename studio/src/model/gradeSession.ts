@@ -10,7 +10,8 @@ const RETRY_MS = [1000, 2000, 4000, 8000];
 const CONFLICTS = 5;
 
 const GONE = 404;
-const BY_OTHERS = 'This photo was changed in another window.';
+/** Who was faster. */
+const byOthers = (kept: Kept | null): string => ((kept?.changedBy ?? '') === '' ? 'This photo was changed in another window.' : `${kept?.changedBy ?? ''} changed this photo meanwhile.`);
 
 /**
  * The grade of one photo while it is worked on. Every edit is a function of the newest look; it is shown at once, queued,
@@ -104,17 +105,18 @@ export class GradeSession extends Observable {
     else if (!this.sending) void this.load();
   };
 
-  /** Looks whether another window has changed the grade, when nothing is under way here. */
-  refresh = async (): Promise<void> => {
-    if (this.phase !== 'ready' || this.sending || this.queue.length > 0) return;
+  /** Looks whether another window has changed the grade, when nothing is under way here; tells whether one has. */
+  refresh = async (): Promise<boolean> => {
+    if (this.phase !== 'ready' || this.sending || this.queue.length > 0) return false;
     try {
       const newest = await this.server.load();
-      if (this.queue.length === 0 && newest.revision !== this.kept?.revision) {
-        this.kept = newest;
-        this.changed();
-      }
+      if (this.queue.length > 0 || newest.revision === this.kept?.revision) return false;
+      this.kept = newest;
+      this.changed();
+      return true;
     } catch {
       // Only a look: the next edit says what is wrong.
+      return false;
     }
   };
 
@@ -174,7 +176,7 @@ export class GradeSession extends Observable {
     }
     const { look, missing } = applyPatch(kept.look, command.patch);
     if (missing.length > 0 || same(look, kept.look)) {
-      if (missing.length > 0) this.say(`${BY_OTHERS} The move that you changed is gone there, so your change could not be made.`);
+      if (missing.length > 0) this.say(`${byOthers(kept)} The move that you changed is gone there, so your change could not be made.`);
       this.queue.shift();
       this.changed();
       this.pump();
@@ -186,12 +188,12 @@ export class GradeSession extends Observable {
   private async send(ask: () => Promise<Kept>, command: Command): Promise<void> {
     this.sending = true;
     try {
-      const kept = await ask();
-      this.kept = kept;
+      const before = this.kept;
+      this.kept = await ask();
       this.queue.shift();
       this.away = null;
       this.retries = 0;
-      if (this.conflicts > 0 && command.what === 'edit') this.say(`${BY_OTHERS} Your change was made on its newest state.`);
+      if (this.conflicts > 0 && command.what === 'edit') this.say(`${byOthers(before)} Your change was made on its newest state.`);
       this.conflicts = 0;
       this.sending = false;
     } catch (reason) {
@@ -219,7 +221,7 @@ export class GradeSession extends Observable {
       if (command.what === 'edit') return false;
       this.conflicts = 0;
       this.queue.shift();
-      this.say(`${BY_OTHERS} Its newest state is shown; ${command.what === 'go' ? 'go there' : command.what} once more if you still want to.`);
+      this.say(`${byOthers(this.kept)} Its newest state is shown; ${command.what === 'go' ? 'go there' : command.what} once more if you still want to.`);
       return false;
     }
     if (status === 0 || status >= 500) return this.waits(reason);

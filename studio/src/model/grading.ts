@@ -7,6 +7,10 @@ export interface Kept {
   look: Look;
   canUndo: boolean;
   canRedo: boolean;
+  /** Name of the look that it began with; null or missing when it began with nothing. */
+  began?: string | null;
+  /** Who last changed it; empty or missing where nobody said. */
+  changedBy?: string;
 }
 
 /** The server's side of one photo's grade. Refusals reject with a `status`: 0 is no answer at all. */

@@ -3,25 +3,6 @@ import { isAtRest, moveOf, newMove, restingParams, withField, withMove, withNewI
 /** What can be done to the list of moves, each a function of the newest look. */
 export type Edit = (look: Look) => Look;
 
-/** One place up or down; at the ends it stays. */
-export const shifted =
-  (id: string, by: number): Edit =>
-  (look) => {
-    const from = look.moves.findIndex((move) => move.id === id);
-    return from < 0 ? look : placed(id, from + by)(look);
-  };
-
-/** At a place of the list. */
-export const placed =
-  (id: string, to: number): Edit =>
-  (look) => {
-    const move = moveOf(look, id);
-    if (!move || to < 0 || to >= look.moves.length) return look;
-    const moves = look.moves.filter((one) => one.id !== id);
-    moves.splice(to, 0, move);
-    return { ...look, moves };
-  };
-
 export const named =
   (id: string, label: string): Edit =>
   (look) =>
@@ -55,8 +36,12 @@ export const mendedWith =
   (mended: LookFile): Edit =>
   (look) => ({ ...look, moves: look.moves.map((move) => (mended.moves.find(({ id }) => id === move.id) as Move | undefined) ?? move) });
 
-/** The moves of a look, below those that are there. */
+/** The moves of a look, in their groups, below those that are there. */
 export function begunWith(look: LookFile): { edit: Edit; id: string | null } {
-  const moves = withNewIds(look.moves);
-  return { id: moves[0]?.id ?? null, edit: (newest) => ({ ...newest, moves: [...newest.moves, ...moves] }) };
+  const { moves, groups } = withNewIds(look);
+  return { id: moves[0]?.id ?? null, edit: (newest) => ({ ...newest, ...together(newest.groups, groups), moves: [...newest.moves, ...moves] }) };
+}
+
+function together(some: Look['groups'] = [], more: Look['groups'] = []): Pick<Look, 'groups'> {
+  return some.length + more.length === 0 ? {} : { groups: [...some, ...more] };
 }

@@ -1,4 +1,5 @@
 import type { Look, Move } from './looks';
+import { tidied, type Group } from './moveTree';
 
 type Plain = null | boolean | number | string | Plain[] | { [key: string]: Plain | undefined };
 
@@ -11,6 +12,8 @@ export interface Patch {
   removed: string[];
   /** Ids in their new order, when moves that are in both changed places. */
   order: string[] | null;
+  /** The same of groups; missing where they are the same in both. */
+  groups?: { changed: Patch['changed']; added: Group[]; removed: string[] };
   /** What the edges are to be; missing when that is the same in both. */
   edges?: Look['edges'];
 }
@@ -29,7 +32,7 @@ export function same(one: unknown, other: unknown): boolean {
 }
 
 export function isEmpty(patch: Patch): boolean {
-  return patch.changed.length === 0 && patch.added.length === 0 && patch.removed.length === 0 && patch.order === null && patch.edges === undefined;
+  return patch.changed.length === 0 && patch.added.length === 0 && patch.removed.length === 0 && patch.order === null && patch.edges === undefined && patch.groups === undefined;
 }
 
 /** A look that says nothing of its edges has them mixed. */
@@ -48,8 +51,28 @@ export function patchBetween(before: Look, after: Look): Patch {
     added: after.moves.flatMap((move, i) => (old.has(move.id) ? [] : [{ move, after: after.moves[i - 1]?.id ?? null }])),
     removed: before.moves.map((move) => move.id).filter((id) => !after.moves.some((move) => move.id === id)),
     order: same(order, oldOrder) ? null : order,
+    ...groupsBetween(before.groups, after.groups),
     ...(edgesOf(before) === edgesOf(after) ? {} : { edges: edgesOf(after) }),
   };
+}
+
+function groupsBetween(before: Group[] = [], after: Group[] = []): Pick<Patch, 'groups'> {
+  const old = new Map(before.map((group) => [group.id, group]));
+  const groups = {
+    changed: after.flatMap((group) => (old.has(group.id) ? changesWithin(group.id, old.get(group.id), group) : [])),
+    added: after.filter(({ id }) => !old.has(id)),
+    removed: before.map(({ id }) => id).filter((id) => !after.some((group) => group.id === id)),
+  };
+  return groups.changed.length + groups.added.length + groups.removed.length === 0 ? {} : { groups };
+}
+
+function groupsWith(groups: Group[] = [], patch: NonNullable<Patch['groups']>): Group[] {
+  const kept = groups.filter(({ id }) => !patch.removed.includes(id)).map((group) => changedBy(group, patch.changed));
+  return [...kept, ...patch.added.filter(({ id }) => !kept.some((group) => group.id === id))];
+}
+
+function changedBy<T extends { id: string }>(one: T, changes: Patch['changed']): T {
+  return changes.filter(({ id }) => id === one.id).reduce((now, { path, value }) => put(now, path, value), one);
 }
 
 /** The difference within one move; ids are the same. */
@@ -58,9 +81,9 @@ export function patchOfMove(before: Move, after: Move): Patch {
 }
 
 export function applyPatch(look: Look, patch: Patch): Patched {
-  const there = new Set(look.moves.map((move) => move.id));
-  const missing = [...new Set([...patch.changed.map(({ id }) => id), ...patch.removed].filter((id) => !there.has(id)))];
-  let moves = look.moves.map((move) => patch.changed.filter(({ id }) => id === move.id).reduce((now, { path, value }) => put(now, path, value), move));
+  const there = new Set([...look.moves, ...(look.groups ?? [])].map(({ id }) => id));
+  const missing = [...new Set([...patch.changed, ...(patch.groups?.changed ?? [])].map(({ id }) => id).concat(patch.removed).filter((id) => !there.has(id)))];
+  let moves = look.moves.map((move) => changedBy(move, patch.changed));
   moves = moves.filter((move) => !patch.removed.includes(move.id));
   if (patch.order) moves = reordered(moves, patch.order);
   for (const { move, after } of patch.added) {
@@ -68,7 +91,8 @@ export function applyPatch(look: Look, patch: Patch): Patched {
     const at = after === null ? 0 : moves.findIndex(({ id }) => id === after) + 1;
     moves.splice(after !== null && at === 0 ? moves.length : at, 0, move);
   }
-  return { look: { ...look, ...(patch.edges === undefined ? {} : { edges: patch.edges }), moves }, missing };
+  const groups = patch.groups === undefined ? {} : { groups: groupsWith(look.groups, patch.groups) };
+  return { look: tidied({ ...look, ...(patch.edges === undefined ? {} : { edges: patch.edges }), ...groups, moves }), missing };
 }
 
 function isGroup(value: unknown): value is Record<string, Plain | undefined> {

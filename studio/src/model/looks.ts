@@ -41,9 +41,14 @@ const definitions = schema.$defs as unknown as Record<string, RawKind>;
 
 /** Ranges, rest values and words of the settings of a kind, by path such as `reds`, `cyan`. */
 export function settingInfo(kind: MoveKind, ...path: string[]): SettingInfo {
-  let at: RawSetting | undefined = definitions[`${kind}.params`];
+  return settingOf(`${kind}.params`, ...path);
+}
+
+/** The same of any definition of the schema. */
+export function settingOf(definition: string, ...path: string[]): SettingInfo {
+  let at: RawSetting | undefined = definitions[definition];
   for (const step of path) at = at?.properties?.[step];
-  if (!at) throw new Error(`The schema has no setting ${kind}.${path.join('.')}.`);
+  if (!at) throw new Error(`The schema has no setting ${definition}.${path.join('.')}.`);
   return {
     title: at['x-title'] ?? at.title ?? path.at(-1) ?? '',
     help: at.description ?? '',
@@ -79,9 +84,9 @@ export function kindHelp(kind: MoveKind): string {
   return definitions[kind]?.description ?? '';
 }
 
-/** An id that no other move has. */
-export function newId(): string {
-  return `m${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
+/** An id that no other move has, or group. */
+export function newId(of: 'm' | 'g' = 'm'): string {
+  return `${of}${crypto.randomUUID().replaceAll('-', '').slice(0, 12)}`;
 }
 
 /** Settings that a new move begins with where these are not what a file without them means. */
@@ -91,9 +96,14 @@ export function newMove(kind: MoveKind): Move {
   return { id: newId(), kind, label: '', on: true, strength: 100, reads: 'source', reach: null, params: { ...BEGINNINGS[kind] } };
 }
 
-/** The same moves under ids of their own: a look put on a photo twice is two groups of moves. */
-export function withNewIds(moves: LookFile['moves']): Move[] {
-  return moves.map((move) => ({ ...move, id: newId() }));
+/** The same moves and groups under ids of their own: a look put on a photo twice is there twice. */
+export function withNewIds({ moves, groups = [] }: Pick<LookFile, 'moves' | 'groups'>): { moves: Move[]; groups: NonNullable<Look['groups']> } {
+  const ids = new Map(groups.map(({ id }) => [id, newId('g')]));
+  const within = (group: string | undefined) => (group === undefined ? {} : { group: ids.get(group) ?? group });
+  return {
+    moves: moves.map((move) => ({ ...move, id: newId(), ...within(move.group) })),
+    groups: groups.map((group) => ({ ...group, id: ids.get(group.id) ?? group.id, ...within(group.group) })),
+  };
 }
 
 /** A look whose every move has an id. */

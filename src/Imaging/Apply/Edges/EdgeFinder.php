@@ -150,11 +150,11 @@ final class EdgeFinder
     {
         $lines = [];
         foreach ($grade->moves as $index => $move) {
-            foreach ($move->on ? Borders::of($move) : [] as $reach) {
+            foreach ($move->on && $move->share > 0.0 ? Borders::of($move) : [] as $reach) {
                 // What is read from the running colour depends on what the moves above make of it.
                 $above = ReadsFrom::Running === $move->reads ? array_map(static fn (Move $move): Move => $move->everywhere(), \array_slice($grade->moves, 0, $index)) : [];
-                $key = json_encode([LookWriter::reach($reach), LookWriter::data(new Grade($above))['moves']], \JSON_THROW_ON_ERROR);
-                $lines[$key] ??= new Grade([...$above, $move->everywhere()->reaching($reach)]);
+                $key = json_encode([LookWriter::reach($reach), LookWriter::data($grade->named('')->with($above))], \JSON_THROW_ON_ERROR);
+                $lines[$key] ??= $grade->with([...$above, $move->everywhere()->reaching($reach)]);
             }
         }
 

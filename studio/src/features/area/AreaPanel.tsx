@@ -1,13 +1,19 @@
 import DeleteIcon from '@mui/icons-material/DeleteOutlined';
-import { Box, Button, FormControlLabel, IconButton, Switch, ToggleButton, Typography } from '@mui/material';
+import { Box, Button, CircularProgress, FormControlLabel, IconButton, Switch, ToggleButton, Typography } from '@mui/material';
+import { FilePicker } from '../../ui/controls/FilePicker';
 import { NumberField } from '../../ui/controls/NumberField';
 import { OneOf } from '../../ui/controls/OneOf';
 import type { Look } from '../../model/looks';
 import { same } from '../../model/lookPatch';
 import { BrushSettings } from './BrushSettings';
 import { numbersOf } from './numbers';
-import { areaWords, titleOf } from './shapes';
+import { areaWords, titleOf, type Shape } from './shapes';
 import type { Areas } from './useAreas';
+
+function detailOf(shape: Shape): string {
+  if (shape.shape === 'mask') return shape.name ? `, ${shape.name}` : '';
+  return shape.shape === 'brush' && shape.colours ? ', on its colour' : '';
+}
 
 /** The shapes of a move's area: which one is at hand, its numbers, added or taken off, and what is shown of it all. */
 export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | null; onDraw: (() => void) | null }) {
@@ -26,7 +32,7 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
           {area.shapes.map((one, i) => (
             <Box key={i} role="listitem" sx={{ display: 'flex', alignItems: 'center', gap: 0.5 }}>
               <ToggleButton value={i} size="small" selected={i === index} onChange={() => { areas.select(i); }} sx={{ flex: 1, justifyContent: 'flex-start', textAlign: 'left', lineHeight: 1.2, py: 0.25, border: 'none', fontSize: '0.8125rem' }}>
-                {`${String(i + 1)} ${titleOf(one)}${one.shape === 'brush' && one.colours ? ', on its colour' : ''}`}
+                {`${String(i + 1)} ${titleOf(one)}${detailOf(one)}`}
               </ToggleButton>
               <OneOf
                 label={`Shape ${String(i + 1)} is`}
@@ -63,6 +69,13 @@ export function AreaPanel({ areas, look, onDraw }: { areas: Areas; look: Look | 
             {area ? 'Draw another shape' : 'Draw on the photo'}
           </Button>
         )}
+        <FilePicker single label="A mask" accept="image/png,image/tiff,image/jpeg,.png,.tif,.tiff,.jpg" onFiles={([file]) => { if (file) areas.importMask(file); }}>
+          {(ask) => (
+            <Button size="small" disabled={areas.reading} title="A grey picture of the whole photo: white is inside the area, black outside" onClick={ask} startIcon={areas.reading ? <CircularProgress size={14} aria-label="Reading the mask" /> : undefined}>
+              Mask from a file …
+            </Button>
+          )}
+        </FilePicker>
         {area && <Button size="small" onClick={() => { areas.take(null); }}>Remove the area</Button>}
         {others.map((other) => (
           <Button key={other.number} size="small" title={areaWords(other.area)} onClick={() => { areas.take(other.area); }}>

@@ -1,10 +1,10 @@
 import type { Place } from '../photo/tools';
 import type { Size } from '../../gl/viewport';
-import { apart, rangeOf, shapeFrom, type Settings, type Shape, type ShapeKind } from './shapes';
+import { apart, rangeOf, shapeFrom, type DrawnKind, type Settings, type Shape } from './shapes';
 import { Observable } from '../../model/observable';
 
 export interface DrawingState extends Settings {
-  kind: ShapeKind;
+  kind: DrawnKind;
   /** Corners of a polygon that is not closed yet. */
   corners: Place[];
 }
@@ -33,7 +33,7 @@ export class AreaDrawing extends Observable {
   underWay = (): boolean => this.now.corners.length > 0;
 
   /** Another kind gives up a polygon that was begun. */
-  choose = (kind: ShapeKind): void => {
+  choose = (kind: DrawnKind): void => {
     this.change({ kind, corners: [] });
   };
 

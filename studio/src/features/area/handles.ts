@@ -54,6 +54,8 @@ export function handlesOf(shape: Shape, photo: Size): Handle[] {
     }
     case 'polygon':
       return [{ id: 'middle', name: 'middle', at: middleOf(shape.points) }, ...shape.points.map((point, i) => ({ id: String(i), name: `corner ${String(i + 1)}`, at: place(point) }))];
+    case 'mask':
+      return [];
     case 'brush':
       return [{ id: 'middle', name: 'middle', at: place(shape.points[Math.floor(shape.points.length / 2)] ?? [0, 0]) }];
   }
@@ -81,6 +83,7 @@ export function withHandle(shape: Shape, id: string, to: Place, photo: Size): Sh
     }
     case 'polygon':
       return { ...shape, points: shape.points.map((point, i) => (String(i) === id ? to : point)) };
+    case 'mask':
     case 'brush':
       return shape;
   }
@@ -116,6 +119,8 @@ export function outlineOf(shape: Shape, photo: Size): Outline[] {
     }
     case 'polygon':
       return [{ points: shape.points.map(place), closed: true, dashed: false }];
+    case 'mask':
+      return [];
     case 'brush':
       return [{ points: shape.points.map(place), closed: false, dashed: true }];
   }

@@ -54,6 +54,8 @@ export function numbersOf(shape: Shape): ShapeNumber[] {
     }
     case 'polygon':
       return [share(shape, 'feather', 'Feather')];
+    case 'mask':
+      return [];
     case 'brush':
       return [share(shape, 'radius', 'Size'), share(shape, 'softness', 'Softness', 1), ...(shape.colours ? [share(shape, 'tolerance', 'Colour tolerance', 0.5)] : [])];
   }

@@ -9,7 +9,10 @@ export type Shape = Area['shapes'][number];
 export type ShapeKind = Shape['shape'];
 export type ShapeOf<K extends ShapeKind> = Extract<Shape, { shape: K }>;
 
-export const SHAPE_KINDS: { kind: ShapeKind; title: string; hint: string }[] = [
+/** Those that are drawn on the photo; a mask comes from a file. */
+export type DrawnKind = Exclude<ShapeKind, 'mask'>;
+
+export const SHAPE_KINDS: { kind: DrawnKind; title: string; hint: string }[] = [
   { kind: 'ellipse', title: 'Ellipse', hint: 'Drag outwards from the middle.' },
   { kind: 'polygon', title: 'Polygon', hint: 'Drag around the object, or click its corners.' },
   { kind: 'gradient', title: 'Gradient', hint: 'Drag from no change to full change.' },
@@ -66,7 +69,7 @@ export function apart(one: Place, other: Place, photo: Size): number {
 }
 
 /** What a drag over the photo draws; null where it is too short for anything. */
-export function shapeFrom(kind: ShapeKind, points: Place[], settings: Settings, photo: Size): Shape | null {
+export function shapeFrom(kind: DrawnKind, points: Place[], settings: Settings, photo: Size): Shape | null {
   const first = points[0];
   const last = points.at(-1);
   if (!first || !last) return null;
@@ -99,6 +102,8 @@ export function moved(shape: Shape, right: number, down: number): Shape {
       return { ...shape, from: by(shape.from), to: by(shape.to) };
     case 'ellipse':
       return { ...shape, centre: by(shape.centre) };
+    case 'mask':
+      return shape;
     default:
       return { ...shape, points: shape.points.map(by) };
   }
@@ -120,7 +125,7 @@ export function withoutShape(area: Area, index: number): Area | null {
 }
 
 export function titleOf(shape: Shape): string {
-  return SHAPE_KINDS.find(({ kind }) => kind === shape.shape)?.title ?? shape.shape;
+  return SHAPE_KINDS.find(({ kind }) => kind === shape.shape)?.title ?? 'Mask';
 }
 
 /** An area in a few plain words. */

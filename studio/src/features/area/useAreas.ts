@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import { api, type Photo } from '../../api/client';
 import { withField, withMove, type Move } from '../../model/looks';
 import type { Shows } from '../../gl/PhotoRenderer';
@@ -17,12 +17,16 @@ export function useAreas(photo: Photo, session: GradeSession, move: Move | undef
   useEffect(() => {
     at.current = { move, onFailure };
   });
-  const drawing = useMemo(() => {
-    const put = (to: string, shape: Shape) => {
+  const [reading, setReading] = useState(false);
+  const put = useCallback(
+    (to: string, shape: Shape) => {
       session.edit((look) => withMove(look, to, (one) => withField(one, { area: withShape(one.area, shape) })));
       const shapes = session.state.look?.moves.find((one) => one.id === to)?.area?.shapes ?? [];
       setChosen({ move: to, index: shapes.length - 1 });
-    };
+    },
+    [session],
+  );
+  const drawing = useMemo(() => {
     return new AreaDrawing({ width, height }, (shape, keeps) => {
       const { move: now, onFailure: fail } = at.current;
       if (!now) return;
@@ -38,7 +42,7 @@ export function useAreas(photo: Photo, session: GradeSession, move: Move | undef
         put(now.id, { ...shape, colours });
       }, fail);
     });
-  }, [id, width, height, session]);
+  }, [id, width, height, put]);
   const state = useSyncExternalStore(drawing.subscribe, () => drawing.state);
   const area = move?.area ?? null;
   const index = area && chosen?.move === move?.id ? Math.min(chosen?.index ?? 0, area.shapes.length - 1) : area ? area.shapes.length - 1 : -1;
@@ -60,6 +64,26 @@ export function useAreas(photo: Photo, session: GradeSession, move: Move | undef
       if (!move || !area) return;
       onMove(move, withField(move, { area: withoutShape(area, which) }), true);
       setChosen(null);
+    },
+    /** A mask is being read. */
+    reading,
+    /** Adds a mask from a file as one more shape. */
+    importMask: (file: File) => {
+      if (!move) return;
+      if ((area?.shapes.length ?? 0) >= MOST_SHAPES) {
+        onFailure(FULL);
+        return;
+      }
+      setReading(true);
+      api
+        .importMask(id, file)
+        .then(({ digest }) => {
+          put(move.id, { shape: 'mask', mask: digest, name: file.name.slice(0, 200) });
+        })
+        .catch(onFailure)
+        .finally(() => {
+          setReading(false);
+        });
     },
     invert: (invert: boolean) => {
       if (move && area) onMove(move, withField(move, { area: { ...area, invert } }), true);

@@ -1,11 +1,11 @@
-import { Box, Button, ButtonBase, Checkbox, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, LinearProgress, Switch, Tooltip, Typography } from '@mui/material';
+import { Box, Button, ButtonBase, CircularProgress, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, Switch, Tooltip, Typography } from '@mui/material';
 import { useState } from 'react';
 import type { Photo } from '../../api/client';
 import { OneOf } from '../../ui/controls/OneOf';
 import { useOpened } from '../../ui/place/useOpened';
-import { kindTitle, type Look } from '../../model/looks';
+import { MoveChoice } from '../ledger/MoveChoice';
+import type { Look } from '../../model/looks';
 import { around, smallUrl } from '../../api/pictures';
-import type { Say } from '../shell/say';
 import { asked as askedOf, carriedLook, catches, hasPlaces, toggled, type Asked } from './carrying';
 import { useCarrying } from './useCarrying';
 
@@ -16,12 +16,11 @@ interface Props {
   look: Look | undefined;
   /** Photos that are wanted to begin with. */
   to?: readonly number[];
-  onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
 /** A button that carries the grade over to other photos of the set. */
-export function CarryOver({ photo, photos, look, to = [], onSay, onFailure }: Props) {
+export function CarryOver({ photo, photos, look, to = [], onFailure }: Props) {
   const [over, setOver] = useOpened('over');
   const possible = look !== undefined && look.moves.length > 0 && photos.length > 1;
   return (
@@ -39,7 +38,6 @@ export function CarryOver({ photo, photos, look, to = [], onSay, onFailure }: Pr
           photos={photos}
           look={look}
           to={to}
-          onSay={onSay}
           onFailure={onFailure}
           onClose={() => {
             setOver(null);
@@ -50,18 +48,18 @@ export function CarryOver({ photo, photos, look, to = [], onSay, onFailure }: Pr
   );
 }
 
-function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }: Props & { look: Look; onClose: () => void }) {
+function CarryDialog({ photo, photos, look, to = [], onFailure, onClose }: Props & { look: Look; onClose: () => void }) {
   const [wanted, setWanted] = useState<Asked>(() => askedOf(look, to));
   const others = to.length > 0 ? photos.filter(({ id }) => to.includes(id)) : around(photos, photo.id);
   const carried = carriedLook(look, wanted);
   const body = { look: carried, to: [...wanted.photos], how: wanted.how, fit: wanted.fit, again: wanted.again && hasPlaces(carried.moves), areas: wanted.areas };
   const ready = body.to.length > 0 && carried.moves.length > 0;
-  const { told: previews, looking, carry, share, stop } = useCarrying(photo, others.map(({ id }) => id), body, ready, onClose, onSay, onFailure);
+  const { told: previews, looking, carry, asking } = useCarrying(photo, others.map(({ id }) => id), body, ready, onClose, onFailure);
   const set = (change: Partial<Asked>) => {
     setWanted({ ...wanted, ...change });
   };
   return (
-    <Dialog open onClose={share === null ? onClose : undefined} maxWidth="md" fullWidth aria-labelledby="carry-title" data-guide="parts/carry-over">
+    <Dialog open onClose={onClose} maxWidth="md" fullWidth aria-labelledby="carry-title" data-guide="parts/carry-over">
       <DialogTitle id="carry-title" sx={{ pb: 0.5 }}>
         Carry over from {photo.name}
       </DialogTitle>
@@ -70,14 +68,7 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
           <Typography variant="subtitle2" component="h3">
             Moves
           </Typography>
-          {look.moves.map((move, index) => (
-            <FormControlLabel
-              key={move.id}
-              sx={{ display: 'flex', mr: 0 }}
-              control={<Checkbox size="small" checked={wanted.moves.has(move.id)} onChange={() => { set({ moves: toggled(wanted.moves, move.id) }); }} />}
-              label={<Typography variant="body2">{index + 1} {move.label ? move.label : kindTitle(move.kind)}</Typography>}
-            />
-          ))}
+          <MoveChoice look={look} chosen={wanted.moves} onChoose={(moves) => { set({ moves }); }} />
           <Typography variant="subtitle2" component="h3" sx={{ mt: 1, mb: 0.5 }}>
             Where they go
           </Typography>
@@ -146,20 +137,11 @@ function CarryDialog({ photo, photos, look, to = [], onSay, onFailure, onClose }
         </Box>
       </DialogContent>
       <DialogActions>
-        {share !== null ? (
-          <>
-            <LinearProgress variant="determinate" value={share * 100} aria-label="Carrying over" sx={{ flex: 1, mx: 2 }} />
-            <Button onClick={stop}>Stop</Button>
-          </>
-        ) : (
-          <>
-            {looking && <CircularProgress size={16} aria-label="Checking each photo" sx={{ mr: 1 }} />}
-            <Button onClick={onClose}>Cancel</Button>
-            <Button variant="contained" disabled={!ready} onClick={() => { void carry(); }}>
-              {body.to.length === 0 ? 'Carry over' : `Carry over to ${body.to.length === 1 ? 'one photo' : `${String(body.to.length)} photos`}`}
-            </Button>
-          </>
-        )}
+        {looking && <CircularProgress size={16} aria-label="Checking each photo" sx={{ mr: 1 }} />}
+        <Button onClick={onClose}>Cancel</Button>
+        <Button variant="contained" disabled={!ready || asking} onClick={() => { void carry(); }}>
+          {body.to.length === 0 ? 'Carry over' : `Carry over to ${body.to.length === 1 ? 'one photo' : `${String(body.to.length)} photos`}`}
+        </Button>
       </DialogActions>
     </Dialog>
   );

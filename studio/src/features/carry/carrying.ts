@@ -1,4 +1,3 @@
-import type { Carried } from '../../api/client';
 import type { Look, Move } from '../../model/looks';
 import { roughly } from '../pots/percent';
 
@@ -50,11 +49,4 @@ const PART = 6;
 /** Photos in parts, each for one question. */
 export function inParts(photos: readonly number[], part = PART): number[][] {
   return Array.from({ length: Math.ceil(photos.length / part) }, (_, index) => photos.slice(index * part, (index + 1) * part));
-}
-
-/** What there is to say once it is done. */
-export function doneWords(done: readonly Carried[]): string {
-  const warned = done.filter(({ warnings }) => warnings.length > 0).length;
-  const photos = done.length === 1 ? 'one photo' : `${String(done.length)} photos`;
-  return `Carried over to ${photos}.${warned === 0 ? '' : ` Look at ${warned === 1 ? 'one of them' : `${String(warned)} of them`}: not everything reaches there what it reaches here.`}`;
 }

@@ -9,7 +9,8 @@ import { DeliveryList } from './DeliveryList';
 import { Destination, MOST_DOWNLOADS } from './Destination';
 import { NamePattern } from './NamePattern';
 import { OutputRow } from './OutputRow';
-import { filesWords, inFormat, remembered, usual, USUAL_NAME, type Plan } from './outputs';
+import { PresetChoice } from './PresetChoice';
+import { filesWords, inFormat, plansOf, remembered, usual, USUAL_NAME, type Plan } from './outputs';
 import { isUnderWay, useDeliveries } from './useDeliveries';
 
 const KEPT = 'deliver-as';
@@ -106,11 +107,21 @@ export function Deliver({ photos }: { photos: Photo[] }) {
             <Typography variant="body2">Select the photos to deliver first.</Typography>
           ) : (
             <>
+              <PresetChoice
+                now={{ outputs, to: destination, folder: body.folder }}
+                onTake={(preset) => {
+                  change(plansOf(preset.outputs as Partial<Plan>[]));
+                  setTo(preset.to);
+                  setFolder(preset.folder ?? '');
+                }}
+                onFailure={fails}
+              />
               {outputs.map((output, index) => (
                 <OutputRow
                   key={index}
                   number={index + 1}
                   output={output}
+                  folders={destination !== 'downloads'}
                   table={plan.isPlaceholderData ? undefined : plan.data?.tables.find((one) => one.output === index)}
                   onChange={(next) => { change(outputs.map((one, i) => (i === index ? next : one))); }}
                   onFormat={(format) => { change(outputs.map((one, i) => (i === index ? inFormat(one, format) : one))); }}

@@ -12,6 +12,8 @@ import { formatInfo, isCoarse, METADATA, tableWords, type Plan } from './outputs
 interface Props {
   number: number;
   output: Plan;
+  /** Kinds of file can have folders where they go. */
+  folders: boolean;
   /** How near it comes to the grade, for a table. */
   table: Parameters<typeof tableWords>[0] | undefined;
   onChange: (output: Plan) => void;
@@ -22,7 +24,7 @@ interface Props {
 const SIDE = { least: 16, most: 30_000 };
 
 /** One kind of file that is wanted of each photo. */
-export function OutputRow({ number, output, table, onChange, onFormat, onRemove }: Props) {
+export function OutputRow({ number, output, folders, table, onChange, onFormat, onRemove }: Props) {
   const { help, has } = formatInfo(output.format);
   const [more, setMore] = useState(false);
   const hasMore = has.includes('metadata');
@@ -57,7 +59,7 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
               size="small"
               placeholder="original"
               value={output.side ?? ''}
-              slotProps={{ htmlInput: { 'aria-label': 'Longest side', inputMode: 'numeric', maxLength: 5, style: { width: 56, padding: '3px 6px', textAlign: 'right' } } }}
+              slotProps={{ htmlInput: { 'aria-label': 'Longest side', inputMode: 'numeric', maxLength: 5, style: { width: 52, padding: '3px 6px', textAlign: 'right', fontSize: '0.8125rem' } } }}
               onChange={(event) => {
                 const typed = event.target.value.replace(/\D/g, '');
                 set({ side: typed === '' ? null : Number(typed) });
@@ -89,6 +91,11 @@ export function OutputRow({ number, output, table, onChange, onFormat, onRemove 
           </Labelled>
         )}
         {has.includes('colourPart') && <Switched label="Without areas and edges" help="A table holds colour only: it acts on the whole picture, without areas and clean edges." on={output.colourPart} onChange={(colourPart) => { set({ colourPart }); }} />}
+        {folders && (
+          <Labelled label="Folder" help="A folder for this kind of file, for example web or print. Empty: beside the others.">
+            <TextField size="small" placeholder="none" value={output.folder} slotProps={{ htmlInput: { 'aria-label': 'Folder', maxLength: 60, style: { width: 76, padding: '3px 6px', fontSize: '0.8125rem' } } }} onChange={(event) => { set({ folder: event.target.value }); }} />
+          </Labelled>
+        )}
         {hasMore && (
           <Button aria-expanded={more} onClick={() => { setMore(!more); }} sx={{ minWidth: 0, px: 0.75, py: 0, fontSize: '0.75rem' }}>
             {more ? 'Less' : 'More'}

@@ -36,7 +36,7 @@ export function formatInfo(format: ExportFormat): FormatInfo {
 
 export function usual(format: ExportFormat, name = USUAL_NAME): Plan {
   // A picture is made as finely as its photo's colours need; a table is of a size that its reader can take.
-  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice: null, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null, colourPart: false };
+  return { format, name, bits: null, side: null, quality: 92, profile: 'source', lattice: null, metadata: 'all', dither: true, sharpen: false, progressive: false, fullColour: null, colourPart: false, folder: '' };
 }
 
 /** The same wishes for another format, as far as it knows them. */
@@ -54,19 +54,23 @@ export function inFormat(output: Plan, format: ExportFormat): Plan {
     chroma: { fullColour: output.fullColour },
     progressive: { progressive: output.progressive },
   };
-  return has.reduce((plan, setting) => ({ ...plan, ...kept[setting] }), usual(format, output.name));
+  return has.reduce((plan, setting) => ({ ...plan, ...kept[setting] }), { ...usual(format, output.name), folder: output.folder });
 }
 
 /** What is remembered as a text, or the usual where that is none of ours. */
 export function remembered(text: string | null): Plan[] {
   try {
-    const kept = JSON.parse(text ?? '') as Partial<Plan>[];
-    const known = kept.filter(({ format }) => FORMATS.some((one) => one.format === format)).map((one) => mended({ ...usual(one.format ?? 'jpeg'), ...one }));
+    const known = plansOf(JSON.parse(text ?? '') as Partial<Plan>[]);
     if (known.length > 0) return known;
   } catch {
     // What is not ours is not read.
   }
   return [usual('jpeg')];
+}
+
+/** Wishes as they are kept, with what they do not say; formats there are not any more are left out. */
+export function plansOf(kept: readonly Partial<Plan>[]): Plan[] {
+  return kept.filter(({ format }) => FORMATS.some((one) => one.format === format)).map((one) => mended({ ...usual(one.format ?? 'jpeg'), ...one }));
 }
 
 /** Wishes remembered from before profiles had these names. */

@@ -29,6 +29,7 @@ export function DeskSide({ desk }: { desk: Desk }) {
       grading={grading}
       session={session}
       move={atHand.move}
+      group={atHand.group}
       onSelect={atHand.select}
       onMove={atHand.onMove}
       judged={judging.judged}

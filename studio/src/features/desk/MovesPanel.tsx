@@ -7,9 +7,11 @@ import { LooksPanel } from '../gallery/LooksPanel';
 import { Ledger } from '../ledger/Ledger';
 import type { Finding } from '../../model/findings';
 import { added, begunWith } from '../../model/ledgerEdits';
+import { GroupControls } from '../ledger/GroupControls';
 import { MoveControls } from '../ledger/MoveControls';
 import { useOpened } from '../../ui/place/useOpened';
 import { withField, withMove, type Look, type Move, type MoveKind } from '../../model/looks';
+import type { Group } from '../../model/moveTree';
 import { panelOfKind } from '../panels';
 import type { Surroundings } from '../panels/panel';
 import type { GradeSession } from '../../model/gradeSession';
@@ -22,6 +24,8 @@ interface Props {
   grading: SessionState;
   session: GradeSession;
   move: Move | undefined;
+  /** The group at hand, where there is no move at hand. */
+  group: Group | undefined;
   onSelect: (id: string) => void;
   /** Changes a move: what differs from the one given. */
   onMove: (given: Move, next: Move, keep: boolean) => void;
@@ -39,7 +43,7 @@ interface Props {
 }
 
 /** On the right: the grade, move by move, and the controls of the one at hand; or, for a while, what can be added to it. */
-export function MovesPanel({ photo, grading, session, move, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, worse, onChecks, onPointPot, onSay, onFailure }: Props) {
+export function MovesPanel({ photo, grading, session, move, group, onSelect, onMove, judged, onJudge, aspect, onAspect, surroundings, worse, onChecks, onPointPot, onSay, onFailure }: Props) {
   const [side, setSide] = useOpened('side');
   const cameFrom = usePrevious(side);
   const kept = grading.kept?.look;
@@ -94,7 +98,7 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
       <Box sx={{ maxHeight: '40%', display: 'flex', flexDirection: 'column', flex: 'none' }}>
         <Ledger
           look={look}
-          selected={move?.id ?? null}
+          selected={group?.id ?? move?.id ?? null}
           summary={summary ?? []}
           worse={worse}
           onChecks={onChecks}
@@ -114,6 +118,7 @@ export function MovesPanel({ photo, grading, session, move, onSelect, onMove, ju
           }}
         />
       </Box>
+      {group && <GroupControls key={group.id} group={group} onEdit={session.edit} onPreview={session.preview} />}
       {move && (
         <MoveControls
           key={`${move.id} ${move.kind}`}

@@ -76,7 +76,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
           panels.setHelpOpen(true);
         }}
         sets={sets}
-        carry={<CarryOver photo={photo} photos={photos} look={kept?.look} to={selected} onSay={actions.onSay} onFailure={actions.onFailure} />}
+        carry={<CarryOver photo={photo} photos={photos} look={kept?.look} to={selected} onFailure={actions.onFailure} />}
         deliver={deliver(photo)}
       />
       <DeskPanels

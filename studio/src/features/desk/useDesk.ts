@@ -48,14 +48,14 @@ const BESIDE = 'That is outside the photo. Click on the photo to pin a probe.';
 export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFailure, onSay }: DeskActions) {
   const grading = useGradeSession(photo.id);
   const { session, look } = grading;
-  const { move, select } = useSelection(photo.id, look);
+  const { move, group, select } = useSelection(photo.id, look);
   const watch = move?.id ?? null;
   const panels = usePanels();
   const picture = usePicture();
   const [marks, setMarks] = useState<Mark[]>([]);
   const [aspect, onAspect] = useAspect(move);
   useGradedDot(photo.setId, photo.id, grading.kept?.look.moves.length, grading.kept?.revision);
-  const versions = useVersions(photo, session, onSay, onFailure);
+  const versions = useVersions(photo, grading.kept, session, onSay, onFailure);
   const comparing = useComparing(look, versions);
 
   const keptLook = grading.kept?.look;
@@ -63,7 +63,7 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
   const { choosing, ...choosingState } = useChoosing(photo, session, select, onFailure);
   const { pick, ...picking } = usePicking(photo.id, onFailure);
   const pull = usePulling(photo.id, session, move, aspect, onFailure);
-  const judging = useJudging(session, look, watch);
+  const judging = useJudging(session, look, group?.id ?? watch);
   const families = useFamilies(photo.id, move, aspect);
   const { held, holdBefore, holdReached, ...tools } = useTools(choosing, move, () => {
     panels.setDrawer('readings');
@@ -173,7 +173,7 @@ export function useDesk(photo: Photo, photos: Photo[], { onStep, onSheet, onFail
   };
   return {
     photo, onFailure, onSay, grading, checks, versions, comparing, readings, panels, families, areas, stage, first, surroundings, onStroke, startOnPot,
-    atHand: { move, select, watch, onMove, aspect, onAspect },
+    atHand: { move, group, select, watch, onMove, aspect, onAspect },
     choice: { choosing, fit, turn, ...choosingState },
     picking, pull, judging,
     tools: {

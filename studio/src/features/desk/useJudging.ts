@@ -1,10 +1,11 @@
 import { useCallback, useMemo, useState } from 'react';
 import type { Look, Move } from '../../model/looks';
+import { moveIds } from '../../model/moveTree';
 import { panelOf } from '../panels';
 import type { GradeSession } from '../../model/gradeSession';
 import type { PreviewListener } from '../../model/grading';
 
-/** What is judged alone: one move, or a part of one. */
+/** What is judged alone: a move, a part of one, or a group. */
 export interface Judged {
   id: string;
   /** The other moves are left out. */
@@ -15,8 +16,9 @@ export interface Judged {
 
 /** A look with only what is judged in it. The grade itself stays as it is. */
 export function onlyJudged(look: Look, judged: Judged | null): Look {
-  if (!judged || !look.moves.some(({ id }) => id === judged.id)) return look;
-  return { ...look, moves: look.moves.map((move) => (move.id === judged.id ? onlyPart(move, judged.part) : judged.solo ? { ...move, on: false } : move)) };
+  const meant = judged ? moveIds(look, new Set([judged.id])) : null;
+  if (!judged || !meant || meant.size === 0) return look;
+  return { ...look, moves: look.moves.map((move) => (meant.has(move.id) ? onlyPart(move, judged.part) : judged.solo ? { ...move, on: false } : move)) };
 }
 
 function onlyPart(move: Move, title: string | null): Move {

@@ -2,7 +2,8 @@ import { Box, Button, ButtonBase, CircularProgress, Typography } from '@mui/mate
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef } from 'react';
 import { api, type OwnLook, type Photo, type Preset } from '../../api/client';
-import { withNewIds, type Look } from '../../model/looks';
+import { begunWith } from '../../model/ledgerEdits';
+import type { Look } from '../../model/looks';
 import type { Say } from '../shell/say';
 import { LookMenu } from './LookMenu';
 import { OwnLookActions } from './OwnLookActions';
@@ -41,7 +42,7 @@ export function LooksPanel({ photo, look, onSay, onFailure, onTake, onTry, onBac
     () =>
       [...fitted.map((one) => ({ preset: { group: one.group === '' ? OWN : `${OWN} · ${one.group}`, look: one.look }, own: one })), ...(presets.data ?? []).map((preset) => ({ preset, own: null }))].map((one) => ({
         ...one,
-        whole: { ...look, moves: [...look.moves, ...withNewIds(one.preset.look.moves)] },
+        whole: begunWith(one.preset.look).edit(look),
       })),
     [fitted, presets.data, look],
   );

@@ -1,7 +1,7 @@
-import { Checkbox, FormControlLabel, Switch, TextField, Tooltip, Typography } from '@mui/material';
+import { FormControlLabel, Switch, TextField, Tooltip, Typography } from '@mui/material';
 import { useState } from 'react';
-import { toggled } from '../carry/carrying';
-import { kindTitle, type Look, type LookFile } from '../../model/looks';
+import { MoveChoice } from '../ledger/MoveChoice';
+import type { Look, LookFile } from '../../model/looks';
 import { NameDialog } from '../../ui/controls/NameDialog';
 import { savedLook } from './savedLook';
 
@@ -30,14 +30,7 @@ export function SaveLookDialog({ look, onSave, onClose }: Props) {
       <Typography variant="subtitle2" component="h3" sx={{ mt: 1 }}>
         Moves
       </Typography>
-      {look.moves.map((move, index) => (
-        <FormControlLabel
-          key={move.id}
-          sx={{ display: 'flex', mr: 0 }}
-          control={<Checkbox size="small" checked={moves.has(move.id)} onChange={() => { setMoves(toggled(moves, move.id)); }} />}
-          label={<Typography variant="body2">{index + 1} {move.label ? move.label : kindTitle(move.kind)}</Typography>}
-        />
-      ))}
+      <MoveChoice look={look} chosen={moves} onChoose={setMoves} />
       <Tooltip placement="right" title="On: the look acts on the same colours, found in each photo. Off: it acts on all colours.">
         <FormControlLabel sx={{ ml: 0, mt: 0.5 }} control={<Switch size="small" checked={reaches} onChange={(_, on) => { setReaches(on); }} />} label={<Typography variant="body2">With their reaches</Typography>} />
       </Tooltip>

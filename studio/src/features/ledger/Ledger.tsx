@@ -1,20 +1,27 @@
 import AddIcon from '@mui/icons-material/Add';
-import { Box, Button, Menu, MenuItem, Typography } from '@mui/material';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { Box, Button, Typography } from '@mui/material';
+import { useState, type DragEvent, type KeyboardEvent } from 'react';
 import type { MoveSummary } from '../../api/client';
 import type { Finding } from '../../model/findings';
+import { grouped, shifted, ungrouped, withGroup } from '../../model/groupEdits';
+import { atRest, named, switched, type Edit } from '../../model/ledgerEdits';
+import { newId, type Look } from '../../model/looks';
+import { copiedText, duplicatedAll, without } from '../../model/moveClipboard';
+import { isGroup, linesOf, moveIds, type TreeLine, type TreeNode } from '../../model/moveTree';
 import { greys } from '../../theme';
-import { EdgesSwitch } from './EdgesSwitch';
-import { LedgerRow } from './LedgerRow';
-import { useMoveClipboard } from './useMoveClipboard';
-import { atRest, named, placed, shifted, switched, type Edit } from '../../model/ledgerEdits';
-import { copiedText, duplicatedAll, marked, without } from '../../model/moveClipboard';
 import type { Say } from '../shell/say';
-import type { Look } from '../../model/looks';
+import { EdgesSwitch } from './EdgesSwitch';
+import { GroupRow } from './GroupRow';
+import { LedgerMenu, type MenuLine } from './LedgerMenu';
+import { LedgerRow } from './LedgerRow';
+import { useFolded } from './useFolded';
+import { useLedgerDrag } from './useLedgerDrag';
+import { useMarked } from './useMarked';
+import { useMoveClipboard } from './useMoveClipboard';
 
 interface Props {
   look: Look;
-  /** Id of the move at hand. */
+  /** Id of the move or group at hand. */
   selected: string | null;
   summary: MoveSummary[];
   /** What the last change made clearly worse. */
@@ -23,7 +30,7 @@ interface Props {
   onSelect: (id: string) => void;
   onSay: Say;
   onEdit: (edit: Edit) => void;
-  /** Id of the only move that is shown; null while all are. */
+  /** Id of the only move or group that is shown; null while all are. */
   solo: string | null;
   onSolo: (id: string | null) => void;
   onAdd: () => void;
@@ -34,50 +41,55 @@ interface Props {
 
 /** The grade, move by move, in plain words. */
 export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onSay, onEdit, solo, onSolo, onAdd, onLooks, cameFrom }: Props) {
-  /** The move that is dragged, and the place it would go to. */
-  const [dragged, setDragged] = useState<{ id: string; from: number; to: number } | null>(null);
-  const [menu, setMenu] = useState<{ at: HTMLElement; id: string } | null>(null);
+  const [menu, setMenu] = useState<{ at: HTMLElement; node: TreeNode } | null>(null);
   const [naming, setNaming] = useState<string | null>(null);
-  /** What a menu item does waits until the menu is gone, which gives the focus back. */
-  const afterMenu = useRef<(() => void) | null>(null);
   const { moves } = look;
-  const order = moves.map(({ id }) => id);
-  /** Selected besides the move at hand. */
-  const [more, setMore] = useState<ReadonlySet<string>>(new Set());
-  const all: ReadonlySet<string> = new Set(selected === null ? [] : [selected, ...order.filter((id) => more.has(id))]);
-  /** The moves that something done to one of them is done to: all that are selected, if it is. */
-  const meant = (id: string): ReadonlySet<string> => (all.has(id) ? all : new Set([id]));
-  const selectAll = (ids: readonly string[]) => {
-    setMore(new Set(ids));
-    const last = ids.at(-1);
-    if (last !== undefined) onSelect(last);
-  };
+  const { folded, fold } = useFolded(look, selected, onSelect);
+  const lines = linesOf(look, folded);
+  const order = lines.map(({ node }) => node.id);
+  const { all, meant, mark, selectAll, click } = useMarked(order, selected, onSelect);
+  const drag = useLedgerDrag(look, lines, folded, meant, onEdit, onSelect);
   useMoveClipboard({ look, ids: all, onEdit, onPasted: selectAll, onSay });
 
   const remove = (id: string) => {
-    const gone = meant(id);
+    const gone = moveIds(look, meant(id));
     const index = moves.findLastIndex((move) => gone.has(move.id));
     const next = moves[index + 1] ?? moves.findLast((move) => !gone.has(move.id));
     onEdit(without(gone));
-    setMore(new Set());
-    if (next && gone.has(selected ?? '')) onSelect(next.id);
+    mark([]);
+    if (next) onSelect(next.id);
   };
-  const click = (id: string, held: { ctrl: boolean; shift: boolean }) => {
-    const next = marked(all, order, selected, id, held);
-    setMore(next);
-    // The move at hand is one of those that are selected.
-    if (next.has(id)) onSelect(id);
-    else onSelect(order.findLast((one) => next.has(one)) ?? id);
+  const group = (id: string) => {
+    const made = newId('g');
+    onEdit(grouped(meant(id), made));
+    selectAll([made]);
+    setNaming(made);
   };
-  const keys = (id: string, index: number) => (event: KeyboardEvent) => {
+  const dissolve = (node: TreeNode) => {
+    onEdit(ungrouped(node.id));
+    mark(moves.filter((move) => move.group === node.id).map(({ id }) => id));
+  };
+  const toggle = (node: TreeNode, on: boolean) => {
+    const edits = [...meant(node.id)].map((id) => (look.groups?.some((one) => one.id === id) ? withGroup(id, { on }) : switched(id, on)));
+    onEdit((newest) => edits.reduce((edited, edit) => edit(edited), newest));
+  };
+  const keys = ({ node }: TreeLine, index: number) => (event: KeyboardEvent) => {
+    const { id } = node;
     const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+    const ctrl = event.ctrlKey || event.metaKey;
     if (event.altKey && step !== undefined) onEdit(shifted(id, step));
     else if (step !== undefined) {
-      const to = (moves[index + step] ?? moves[index])?.id ?? id;
-      setMore(event.shiftKey ? new Set([...all, to]) : new Set());
+      const to = order[index + step] ?? id;
+      mark(event.shiftKey ? [...all, to] : []);
       onSelect(to);
-    } else if ((event.ctrlKey || event.metaKey) && event.key === 'a') setMore(new Set(order));
-    else if (event.key === 'Escape' && all.size > 1) setMore(new Set());
+    } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
+      if (isGroup(node)) fold(id, event.key === 'ArrowLeft');
+      else if (event.key === 'ArrowLeft' && node.move.group !== undefined) onSelect(node.move.group);
+    } else if (ctrl && event.key === 'a') mark(order);
+    else if (ctrl && event.key.toLowerCase() === 'g') {
+      if (!event.shiftKey) group(id);
+      else if (isGroup(node)) dissolve(node);
+    } else if (event.key === 'Escape' && all.size > 1) mark([]);
     else if (event.key === 'Delete') remove(id);
     else if (event.key === 'F2') setNaming(id);
     else if (event.key === 'Enter' || event.key === ' ') onSelect(id);
@@ -85,11 +97,23 @@ export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onS
     event.preventDefault();
     event.stopPropagation();
   };
-  const act = (what: () => void) => () => {
-    afterMenu.current = what;
-    setMenu(null);
+  const menuLines = (node: TreeNode): MenuLine[] => {
+    const { id } = node;
+    const several = meant(id).size > 1;
+    const still = (by: number) => { const next = shifted(id, by)(look); return JSON.stringify(next) === JSON.stringify(look); };
+    return [
+      { label: 'Rename (F2)', act: () => { setNaming(id); } },
+      { label: 'Copy (Ctrl+C)', act: () => { void window.navigator.clipboard.writeText(copiedText(look, meant(id))); } },
+      { label: 'Duplicate', act: () => { const { edit, ids } = duplicatedAll(look, meant(id)); onEdit(edit); selectAll(ids); } },
+      { label: several ? `Group ${String(meant(id).size)} selected (Ctrl+G)` : 'Put in a group (Ctrl+G)', act: () => { group(id); } },
+      ...(isGroup(node) ? [{ label: 'Ungroup (Ctrl+Shift+G)', act: () => { dissolve(node); } }] : []),
+      { label: solo === id ? 'Show all moves' : isGroup(node) ? 'Show only this group' : 'Show only this move', act: () => { onSelect(id); onSolo(solo === id ? null : id); } },
+      { label: 'Move up (Alt+↑)', off: still(-1), act: () => { onEdit(shifted(id, -1)); } },
+      { label: 'Move down (Alt+↓)', off: still(1), act: () => { onEdit(shifted(id, 1)); } },
+      ...(isGroup(node) ? [] : [{ label: 'Reset its settings', act: () => { onEdit(atRest(id)); } }]),
+      { label: 'Remove (Delete)', act: () => { remove(id); } },
+    ];
   };
-  const at = moves.findIndex(({ id }) => id === menu?.id);
 
   return (
     <Box component="section" aria-label="Grade" data-guide="parts/grade" sx={{ display: 'flex', flexDirection: 'column', minHeight: 0 }}>
@@ -109,82 +133,52 @@ export function Ledger({ look, selected, summary, worse, onChecks, onSelect, onS
           No changes yet.
         </Typography>
       ) : (
-        <Box component="ol" aria-label="Moves" sx={{ m: 0, listStyle: 'none', overflowY: 'auto', px: 0.75, pb: 0.75 }}>
-          {moves.map((move, index) => (
-            <LedgerRow
-              key={move.id}
-              move={move}
-              number={index + 1}
-              selected={move.id === selected}
-              marked={all.size > 1 && all.has(move.id)}
-              naming={naming === move.id}
-              summary={summary.find(({ id }) => id === move.id)}
-              worse={worse?.move === move.id ? worse : null}
-              onChecks={onChecks}
-              onSelect={(held) => {
-                click(move.id, held);
-              }}
-              onSwitch={(on) => {
-                const ids = meant(move.id);
-                onEdit((newest) => [...ids].reduce((edited, id) => switched(id, on)(edited), newest));
-              }}
-              onName={(label) => {
+        <Box
+          component="ol"
+          aria-label="Moves"
+          onDragOver={(event: DragEvent) => {
+            event.preventDefault();
+            drag.overEnd();
+          }}
+          onDrop={(event: DragEvent) => {
+            event.preventDefault();
+            drag.end(true);
+          }}
+          sx={{ m: 0, listStyle: 'none', overflowY: 'auto', px: 0.75, pb: 0.75, ...(drag.atEnd ? { boxShadow: 'inset 0 -2px 0 #fff' } : {}) }}
+        >
+          {lines.map((line, index) => {
+            const { node, depth, lit, number } = line;
+            const { id } = node;
+            const common = {
+              depth,
+              lit,
+              selected: id === selected,
+              marked: all.size > 1 && all.has(id),
+              naming: naming === id,
+              dropsHere: drag.dropsAt(index),
+              onSelect: (held: { ctrl: boolean; shift: boolean }) => { click(id, held); },
+              onSwitch: (on: boolean) => { toggle(node, on); },
+              onName: (label: string | null) => {
                 setNaming(null);
-                if (label !== null) onEdit(named(move.id, label));
-              }}
-              onStartNaming={() => {
-                setNaming(move.id);
-              }}
-              onMenu={(anchor) => {
-                setMenu({ at: anchor, id: move.id });
-              }}
-              onKeyDown={keys(move.id, index)}
-              dropsHere={dragged !== null && dragged.to === index && dragged.from !== index ? (dragged.from < index ? 'below' : 'above') : null}
-              onDragStart={() => {
-                setDragged({ id: move.id, from: index, to: index });
-              }}
-              onDragOver={() => {
-                setDragged((now) => now && { ...now, to: index });
-              }}
-              onDragEnd={(dropped) => {
-                if (dropped && dragged && dragged.from !== index) {
-                  onEdit(placed(dragged.id, index));
-                  onSelect(dragged.id);
-                }
-                setDragged(null);
-              }}
-            />
-          ))}
+                if (label !== null) onEdit(isGroup(node) ? withGroup(id, { label: label.trim().slice(0, 200) }) : named(id, label));
+              },
+              onStartNaming: () => { setNaming(id); },
+              onMenu: (at: HTMLElement) => { setMenu({ at, node }); },
+              onKeyDown: keys(line, index),
+              onDragStart: () => { drag.start(index); },
+              onDragOver: (down: number) => { drag.over(index, down); },
+              onDragEnd: drag.end,
+            };
+            return isGroup(node) ? (
+              <GroupRow key={id} {...common} node={node} place={index} folded={folded.has(id)} onFold={() => { fold(id, !folded.has(id)); }} />
+            ) : (
+              <LedgerRow key={id} {...common} move={node.move} number={number} summary={summary.find((one) => one.id === id)} worse={worse?.move === id ? worse : null} onChecks={onChecks} />
+            );
+          })}
         </Box>
       )}
       {moves.some(({ reach }) => reach) && <EdgesSwitch look={look} onEdit={onEdit} />}
-      <Menu
-        anchorEl={menu?.at ?? null}
-        open={menu !== null}
-        onClose={() => {
-          setMenu(null);
-        }}
-        slotProps={{
-          transition: {
-            onExited: () => {
-              const what = afterMenu.current;
-              afterMenu.current = null;
-              what?.();
-            },
-          },
-        }}
-      >
-        {menu && [
-          <MenuItem key="name" onClick={act(() => { setNaming(menu.id); })}>Rename (F2)</MenuItem>,
-          <MenuItem key="copy" onClick={act(() => { void window.navigator.clipboard.writeText(copiedText(look, meant(menu.id))); })}>Copy (Ctrl+C)</MenuItem>,
-          <MenuItem key="double" onClick={act(() => { const { edit, ids } = duplicatedAll(look, meant(menu.id)); onEdit(edit); selectAll(ids); })}>Duplicate</MenuItem>,
-          <MenuItem key="solo" onClick={act(() => { onSelect(menu.id); onSolo(solo === menu.id ? null : menu.id); })}>{solo === menu.id ? 'Show all moves' : 'Show only this move'}</MenuItem>,
-          <MenuItem key="up" disabled={at === 0} onClick={act(() => { onEdit(shifted(menu.id, -1)); })}>Move up (Alt+↑)</MenuItem>,
-          <MenuItem key="down" disabled={at === moves.length - 1} onClick={act(() => { onEdit(shifted(menu.id, 1)); })}>Move down (Alt+↓)</MenuItem>,
-          <MenuItem key="rest" onClick={act(() => { onEdit(atRest(menu.id)); })}>Reset its settings</MenuItem>,
-          <MenuItem key="gone" onClick={act(() => { remove(menu.id); })}>Remove (Delete)</MenuItem>,
-        ]}
-      </Menu>
+      <LedgerMenu at={menu?.at ?? null} lines={menu ? menuLines(menu.node) : []} onClose={() => { setMenu(null); }} />
     </Box>
   );
 }

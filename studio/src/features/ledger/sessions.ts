@@ -51,9 +51,14 @@ export async function settledRevision(photo: { id: number; revision: number }): 
   return session?.state.kept?.revision ?? photo.revision;
 }
 
-/** Takes up what was done to a photo by other ways than its session. */
-export async function refreshSession(photoId: number): Promise<void> {
-  await sessions.get(photoId)?.refresh();
+/** Takes up what was done to a photo elsewhere; tells whether anything was. */
+export async function refreshSession(photoId: number): Promise<boolean> {
+  return (await sessions.get(photoId)?.refresh()) ?? false;
+}
+
+/** Takes up what was done to photos by other ways than their sessions. */
+export function refreshSessions(): void {
+  for (const session of sessions.values()) void session.refresh();
 }
 
 /** Forgets a photo that was removed, so that bringing it back begins anew. */
@@ -74,18 +79,15 @@ export function startSessions(onSay: (message: string) => void): () => void {
   const online = () => {
     for (const session of sessions.values()) session.retry();
   };
-  const back = () => {
-    for (const session of sessions.values()) void session.refresh();
-  };
   const leaving = (event: BeforeUnloadEvent) => {
     if ([...sessions.values()].some(({ state }) => state.unkept > 0)) event.preventDefault();
   };
   window.addEventListener('online', online);
-  window.addEventListener('focus', back);
+  window.addEventListener('focus', refreshSessions);
   window.addEventListener('beforeunload', leaving);
   return () => {
     window.removeEventListener('online', online);
-    window.removeEventListener('focus', back);
+    window.removeEventListener('focus', refreshSessions);
     window.removeEventListener('beforeunload', leaving);
   };
 }

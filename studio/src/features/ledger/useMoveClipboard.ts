@@ -2,7 +2,8 @@ import { useEffect, useRef } from 'react';
 import { api } from '../../api/client';
 import type { Edit } from '../../model/ledgerEdits';
 import type { Look } from '../../model/looks';
-import { copiedText, lookIn, pasted, without } from '../../model/moveClipboard';
+import { moveIds } from '../../model/moveTree';
+import { copiedText, lastOf, lookIn, pasted, without } from '../../model/moveClipboard';
 import type { Say } from '../shell/say';
 
 interface Ledger {
@@ -34,7 +35,8 @@ export function useMoveClipboard(ledger: Ledger): void {
       if (elsewhere() || ids.size === 0) return;
       event.clipboardData?.setData('text/plain', copiedText(look, ids));
       event.preventDefault();
-      const what = ids.size === 1 ? 'One move' : `${String(ids.size)} moves`;
+      const count = moveIds(look, ids).size;
+      const what = count === 1 ? 'One move' : `${String(count)} moves`;
       if (event.type === 'cut') onEdit(without(ids));
       onSay(event.type === 'cut' ? `${what} cut.` : `${what} copied. Paste with Ctrl+V, on any photo.`);
     };
@@ -44,10 +46,10 @@ export function useMoveClipboard(ledger: Ledger): void {
       if (!found) return;
       event.preventDefault();
       const { look, ids, onEdit, onPasted, onSay } = now.current;
-      const put = pasted(found, look.moves.findLast(({ id }) => ids.has(id))?.id ?? null);
+      const put = pasted(found, lastOf(look, ids));
       // Alone first, so that what is wrong is named by its place in what is pasted; then with what is there, which has its limits.
       const checked = async () => {
-        await api.cube(put.edit({ ...look, moves: [] }), LATTICE, null);
+        await api.cube(put.edit({ ...look, moves: [], groups: [] }), LATTICE, null);
         await api.cube(put.edit(look), LATTICE, null);
       };
       checked().then(

@@ -13,6 +13,7 @@ import { recolourPanel } from './recolour';
 import { saturationPanel } from './saturation';
 import { selectiveColourPanel } from './selectiveColour';
 import { shiftPanel } from './shift';
+import { tablePanel } from './table';
 import { hueReliefPanel, sideWarmthPanel, warmthPanel } from './simple';
 
 /** The list of panels, in the order they are offered. A new kind of move adds its own here. */
@@ -33,6 +34,7 @@ const PANELS: { [K in MoveKind]: MovePanel<K> } = {
   match: matchPanel,
   'side-warmth': sideWarmthPanel,
   'hue-relief': hueReliefPanel,
+  table: tablePanel,
 };
 
 export const KINDS = Object.keys(PANELS) as MoveKind[];

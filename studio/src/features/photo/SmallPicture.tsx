@@ -40,7 +40,7 @@ export function SmallPicture({ photo, look, label, ratio = photo.width / photo.h
   const source = useQuery({ queryKey: ['small', photo.key], queryFn: () => smallPhoto(pictureUrl(photo, 'thumb'), photo), staleTime: Infinity }).data;
   // Ids of moves are no part of what a grade looks like.
   const cube = useQuery({
-    queryKey: ['small cube', photo.key, JSON.stringify(look.moves.map((move) => ({ ...move, id: '' })))],
+    queryKey: ['small cube', photo.key, JSON.stringify([look.groups, look.moves.map((move) => ({ ...move, id: '' }))])],
     queryFn: async () => {
       const { nodes, planes } = await api.cube(look, LATTICE, null);
       return { nodes: new Float32Array(nodes), planes: await new PlaneStore().of(planes, POINTS, (points) => api.planes(photo.id, look, points, null)) };

@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { PhotoSet } from '../../api/client';
 import { EmptySet } from '../set/EmptySet';
 import type { ImportState } from '../set/useImport';
+import { JobLine } from '../jobs/JobLine';
 import { MessageLine } from '../shell/MessageLine';
 import { GuidePanel } from '../guide/GuidePanel';
 import type { Say } from '../shell/say';
@@ -99,7 +100,6 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
         onRename={() => { setRenaming(selection.lead); }}
         onRemove={remove}
         onBack={() => { open(current ?? ids[0] ?? null); }}
-        onSay={onSay}
         onFailure={onFailure}
       />
       <Box sx={{ flex: 1, minHeight: 0, display: 'flex' }}>
@@ -117,6 +117,7 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
       </Box>
       <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
         {strip}
+        <JobLine />
         <MessageLine />
         <Typography variant="caption" role="note" sx={{ flex: 'none', mr: 2 }}>
           {before ? 'As imported' : 'Double-click or Enter opens a photo · hold B to see all as imported'}

@@ -8,7 +8,6 @@ import { CarryOver } from '../carry/CarryOver';
 import { Deliver } from '../deliver/Deliver';
 import { GuideButton } from '../guide/GuideButton';
 import { SameColour } from '../same/SameColour';
-import type { Say } from '../shell/say';
 import { greys } from '../../theme';
 import { SlideBar } from '../../ui/controls/SlideBar';
 import { MoreActions } from './MoreActions';
@@ -28,7 +27,6 @@ interface Props {
   onRename: () => void;
   onRemove: () => void;
   onBack: () => void;
-  onSay: Say;
   onFailure: (reason: unknown) => void;
 }
 
@@ -40,7 +38,7 @@ const ORDERS: { order: PhotoOrder; title: string }[] = [
 ];
 
 /** The line at the top of the sheet: how it is shown, and what can be done to the selected photos. */
-export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure, ...on }: Props) {
+export function SheetHeader({ set, selection, sets, size, work, onFailure, ...on }: Props) {
   const { photos } = set;
   const chosen = inOrder(selection, photos.map(({ id }) => id));
   const selected = photos.filter(({ id }) => selection.chosen.has(id));
@@ -87,11 +85,11 @@ export function SheetHeader({ set, selection, sets, size, work, onSay, onFailure
       </Button>
       <Box sx={{ flex: 1 }} />
       {lead ? (
-        <CarryOver photo={lead} photos={photos} look={grade.data?.look} to={selected.filter(({ id }) => id !== lead.id).map(({ id }) => id)} onSay={onSay} onFailure={onFailure} />
+        <CarryOver photo={lead} photos={photos} look={grade.data?.look} to={selected.filter(({ id }) => id !== lead.id).map(({ id }) => id)} onFailure={onFailure} />
       ) : (
         <Button disabled>Carry over</Button>
       )}
-      <SameColour lead={lead} others={selected.filter(({ id }) => id !== lead?.id)} onSay={onSay} onFailure={onFailure} />
+      <SameColour lead={lead} others={selected.filter(({ id }) => id !== lead?.id)} onFailure={onFailure} />
       <MoreActions set={set} chosen={chosen} work={work} onRename={on.onRename} onRemove={on.onRemove} />
       <GuideButton />
       <Deliver photos={selected} />

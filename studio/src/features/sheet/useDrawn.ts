@@ -2,7 +2,8 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { api, type Photo, type PhotoSet } from '../../api/client';
 
-const FOLLOW_MS = 600;
+/** Windows are told of each; this is for when that fails, or one was told before it knew of the photo. */
+const FOLLOW_MS = 2500;
 
 /** Whether a photo's small picture is still to be drawn as it is graded now. */
 export const isBehind = (photo: Photo) => photo.drawn !== photo.revision;

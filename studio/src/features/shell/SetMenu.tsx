@@ -3,13 +3,15 @@ import { Button, Divider, ListItemText, Menu, MenuItem, Typography } from '@mui/
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api } from '../../api/client';
+import { here } from '../../api/here';
 import { NameDialog } from '../../ui/controls/NameDialog';
 import { useOpened } from '../../ui/place/useOpened';
+import { StartingLookDialog } from '../set/StartingLookDialog';
 import type { Say } from './say';
 import { StorageDialog } from './StorageDialog';
 
 interface Props {
-  current: { id: number; name: string } | null;
+  current: { id: number; name: string; photoCount: number } | null;
   /** Null opens whichever is there. */
   onOpen: (setId: number | null) => void;
   onFailure: (reason: unknown) => void;
@@ -92,9 +94,22 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         <MenuItem onClick={act(() => { setNaming({ what: 'new', name: '' }); })}>New set …</MenuItem>
         {current && <MenuItem onClick={act(() => { setNaming({ what: 'rename', name: current.name }); })}>Rename this set …</MenuItem>}
         {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
+        {current && <MenuItem onClick={act(() => { setOver('start'); })}>Starting look …</MenuItem>}
         <Divider />
         <MenuItem onClick={act(() => { setOver('storage'); })}>Storage …</MenuItem>
+        <MenuItem onClick={act(() => { setOver('name'); })}>Your name …</MenuItem>
       </Menu>
+      {over === 'start' && current && <StartingLookDialog set={current} onFailure={onFailure} onClose={() => { setOver(null); }} />}
+      {over === 'name' && (
+        <NameDialog
+          title="Your name"
+          label="Shown to others with what you change"
+          name={here.name}
+          action="Save"
+          onName={(name) => { here.name = name; }}
+          onClose={() => { setOver(null); }}
+        />
+      )}
       {over === 'storage' && <StorageDialog onClose={() => { setOver(null); }} />}
       {naming && (
         <NameDialog

@@ -23,7 +23,8 @@ const KEYS: [string, string][] = [
   ['Double-click a value', 'resets it'],
   ['Ctrl or Shift and click in the grade', 'select several moves; Ctrl+A all'],
   ['Ctrl+C, Ctrl+X, Ctrl+V', 'copy, cut, paste moves, also to other photos and windows'],
-  ['Arrows in the grade', 'select a move; with Alt move it'],
+  ['Ctrl+G, Ctrl+Shift+G', 'group the selected moves, ungroup'],
+  ['Arrows in the grade', 'select a move; with Alt move it; left and right fold and unfold a group'],
   ['F2, Delete', 'rename, remove the selected move, or on the sheet the selected photos'],
   ['On the sheet', 'arrows, Home, End lead to other photos, with Shift select to there; Ctrl+A all, Esc none, Enter opens, + and − change the size, B held shows all as they came'],
 ];

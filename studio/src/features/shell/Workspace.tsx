@@ -14,8 +14,10 @@ import { Sheet } from '../sheet/Sheet';
 import { useSelected } from '../sheet/useSelected';
 import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../../theme';
+import { useLive } from '../live/useLive';
 import { useGuideKey } from '../guide/useGuideKey';
 import { DropFiles } from './DropFiles';
+import { JobLine } from '../jobs/JobLine';
 import { MessageLine } from './MessageLine';
 import type { Say } from './say';
 import { SetMenu } from './SetMenu';
@@ -35,6 +37,7 @@ interface Props {
 export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onSay }: Props) {
   const set = useQuery({ queryKey: ['set', setId], queryFn: () => api.set(setId) });
   useDrawn(set.data);
+  useLive(photoId, onSay);
   const photos = useMemo(() => set.data?.photos ?? [], [set.data]);
   const ids = useMemo(() => photos.map(({ id }) => id), [photos]);
   const photo = photos.find((one) => one.id === photoId) ?? null;
@@ -114,7 +117,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
               <CircularProgress size={28} aria-label="Loading the set" />
             )}
           </Box>
-          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}<MessageLine /></Box>
+          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}<JobLine /><MessageLine /></Box>
         </Box>
       )}
     </DropFiles>

@@ -27,12 +27,17 @@ export function History({ photoId, revision, onGoTo }: Props) {
               <ButtonBase
                 data-inset
                 aria-current={step.now ? 'step' : undefined}
-                title={step.madeAt === null ? '' : new Date(step.madeAt).toLocaleString()}
+                title={[step.madeAt === null ? '' : new Date(step.madeAt).toLocaleString(), step.by].filter((part) => part !== '').join(', ')}
                 onClick={() => {
                   if (!step.now) onGoTo(step.number);
                 }}
                 sx={{ display: 'block', width: '100%', textAlign: 'left', px: 0.75, py: '3px', borderRadius: 0.5, opacity: undone ? 0.55 : 1, bgcolor: step.now ? '#5a5a5a' : 'transparent', '&:hover': { bgcolor: step.now ? '#5a5a5a' : greys.raised } }}
               >
+                {step.by !== '' && (
+                  <Typography variant="caption" component="span" sx={{ display: 'block', lineHeight: 1.3, color: greys.quiet }}>
+                    {step.by}
+                  </Typography>
+                )}
                 {step.words.map((line) => (
                   <Typography key={line} variant="caption" component="span" sx={{ display: 'block', lineHeight: 1.3, color: greys.text }}>
                     {line}

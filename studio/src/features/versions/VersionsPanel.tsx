@@ -30,15 +30,16 @@ interface Props {
 /** In the place of the grade for a while: its kept states, and the steps that led to the present one. */
 export function VersionsPanel({ photo, look, versions, compared, onCompare, onTry, revision, onGoTo, onBack }: Props) {
   const [renaming, setRenaming] = useState<Version | null>(null);
-  const entry = (what: Compared, name: string, shown: Look, version?: Version) => (
+  const entry = (what: Compared, name: string, shown: Look, version?: Version, start = false) => (
     <VersionEntry
       key={what}
       photo={photo}
       name={name}
       look={shown}
-      isNow={version !== undefined && isEmpty(patchBetween(version.look, look))}
+      isNow={(version !== undefined || start) && isEmpty(patchBetween(shown, look))}
       checked={compared.includes(what)}
       onCheck={() => { onCompare(toggled(compared, what)); }}
+      {...(start ? { onTake: () => { versions.take({ look: shown }); }, onTry: (on: boolean) => { onTry(on ? shown : null); } } : {})}
       {...(version
         ? {
             onTake: () => { versions.take(version); },
@@ -65,6 +66,7 @@ export function VersionsPanel({ photo, look, versions, compared, onCompare, onTr
         <Box role="list" aria-label="Saved versions">
           {entry('now', 'Now', look)}
           {entry('source', 'As imported', { ...look, moves: [] })}
+          {versions.start && entry('start', versions.start.name, versions.start.look, undefined, true)}
           {[...versions.list].reverse().map((version) => entry(version.id, version.name, version.look, version))}
         </Box>
         <History photoId={photo.id} revision={revision} onGoTo={onGoTo} />
@@ -119,7 +121,7 @@ function VersionEntry({ photo, name, look, isNow, checked, onCheck, onTake, onRe
           )}
         </Box>
       </ButtonBase>
-      {onTake && (
+      {onRename && (
         <IconButton aria-label={`More for ${name}`} onClick={(event) => { setAt(event.currentTarget); }}>
           <MoreIcon sx={{ fontSize: 18 }} />
         </IconButton>

@@ -1,8 +1,8 @@
 import type { Version } from '../../api/client';
 import type { Look } from '../../model/looks';
 
-/** What can stand in a comparison: the grade now, the photo as it came, a version. */
-export type Compared = 'now' | 'source' | number;
+/** What can stand in a comparison: the grade now, the photo as it came, the look it began with, a version. */
+export type Compared = 'now' | 'source' | 'start' | number;
 
 export const MOST = 4;
 
@@ -19,10 +19,11 @@ export function toggled(compared: readonly Compared[], what: Compared): Compared
 }
 
 /** What stands on the screen, in the order put in; versions that are gone are left out. */
-export function panesOf(compared: readonly Compared[], now: Look, versions: readonly Version[]): Pane[] {
+export function panesOf(compared: readonly Compared[], now: Look, versions: readonly Version[], start: { name: string; look: Look } | null = null): Pane[] {
   return compared.flatMap((what): Pane[] => {
     if (what === 'now') return [{ what, name: 'Now', look: now }];
     if (what === 'source') return [{ what, name: 'As imported', look: { ...now, moves: [] } }];
+    if (what === 'start') return start ? [{ what, ...start }] : [];
     const version = versions.find(({ id }) => id === what);
     return version ? [{ what, name: version.name, look: version.look }] : [];
   });

@@ -20,10 +20,10 @@ export function useComparing(look: Look | null, versions: Versions) {
     compared,
     setCompared,
     /** What is on the screen; two at least while something is compared. */
-    panes: look && open ? panesOf(compared, look, versions.list) : [],
+    panes: look && open ? panesOf(compared, look, versions.list, versions.start) : [],
     take: (what: Compared) => {
-      const version = versions.list.find(({ id }) => id === what);
-      if (version) versions.take(version);
+      const kept = what === 'start' ? versions.start : versions.list.find(({ id }) => id === what);
+      if (kept) versions.take(kept);
       done();
     },
     done,
