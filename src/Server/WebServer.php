@@ -6,6 +6,7 @@ namespace Tovrin\App\Server;
 
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\ExecutableFinder;
+use Symfony\Component\Process\Process;
 use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Process\Sockets;
 
@@ -47,6 +48,7 @@ final readonly class WebServer
             }
         }
         $nginx = self::find('nginx', 'nginx-light');
+        self::checkUsualFolder($nginx);
         $fpm = self::find(\sprintf('php-fpm%d.%d', \PHP_MAJOR_VERSION, \PHP_MINOR_VERSION), 'php-fpm', 'php-fpm');
         $run = self::runDir($this->dataDir);
         $files = new Filesystem();
@@ -121,6 +123,15 @@ final readonly class WebServer
         }
 
         throw new UsageError('nginx lacks its module "nchan", which tells open windows what has changed. Install Debian\'s package libnginx-mod-nchan, or run "make demo", which does.');
+    }
+
+    /** The module wants nginx's usual folder for what is sent in, whichever the settings name; only root can make it. */
+    private static function checkUsualFolder(string $nginx): void
+    {
+        $said = (new Process([$nginx, '-V']))->mustRun()->getErrorOutput();
+        if (1 === preg_match('/--http-client-body-temp-path=(\S+)/', $said, $match) && 0 !== posix_geteuid() && !is_dir($match[1])) {
+            throw new UsageError(\sprintf('nginx needs the folder "%1$s", which only root can make. Run "sudo mkdir -p %1$s" once, or "make demo", which does.', $match[1]));
+        }
     }
 
     private static function find(string $name, string $package, ?string $else = null): string
