@@ -82,13 +82,13 @@ tools: packages vendor/.tools node_modules/.tools
 
 vendor/.tools: $(PHP_LISTS)
 	@echo "== Installing PHP packages, with those that test and check"
-	@bin/quietly composer install --no-interaction --no-progress
+	@bin/patiently composer install --no-interaction --no-progress
 	@touch vendor/autoload.php $@
 
 # Without the tools, unless they are there already.
 vendor/autoload.php: $(PHP_LISTS)
 	@echo "== Installing PHP packages"
-	@bin/quietly composer install --no-interaction --no-progress $(if $(wildcard vendor/.tools),,--no-dev)
+	@bin/patiently composer install --no-interaction --no-progress $(if $(wildcard vendor/.tools),,--no-dev)
 	@touch $@
 
 var/cache/compiled: vendor/autoload.php bin/compile $(shell find core src -name '*.php')
@@ -96,12 +96,12 @@ var/cache/compiled: vendor/autoload.php bin/compile $(shell find core src -name 
 
 node_modules/.tools: $(NODE_LISTS)
 	@echo "== Installing front-end packages, with those that test and check"
-	@bin/quietly npm ci --no-audit --no-fund
+	@bin/patiently npm ci --no-audit --no-fund
 	@touch node_modules/.package-lock.json $@
 
 node_modules/.package-lock.json: $(NODE_LISTS)
 	@echo "== Installing front-end packages"
-	@bin/quietly npm ci --no-audit --no-fund $(if $(wildcard node_modules/.tools),,--omit=dev --workspace studio)
+	@bin/patiently npm ci --no-audit --no-fund $(if $(wildcard node_modules/.tools),,--omit=dev --workspace studio)
 	@touch $@ $(wildcard node_modules/.tools)
 
 studio/dist/index.html: src/Release.php node_modules/.package-lock.json core/Format/look.schema.json src/openapi.json studio/index.html studio/outputs.mjs studio/vite.config.ts studio/tsconfig.json $(wildcard docs/guide/*/*.md) $(shell find studio/src -type f -not -path '*/generated/*')
