@@ -15,6 +15,9 @@ use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
 use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Api\Http\CoreDenormalizer;
 use Tovrin\App\Api\Http\Pool;
+use Tovrin\App\Archive\SetImporter;
+use Tovrin\App\Archive\SetImports;
+use Tovrin\App\Archive\SetWriter;
 use Tovrin\App\Delivery\Deliveries;
 use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Delivery\ExportSpec;
@@ -25,6 +28,7 @@ use Tovrin\App\Library\KeptData;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
 use Tovrin\App\Message\FormerNames;
+use Tovrin\App\Process\Journal;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\QueueDsn;
 use Tovrin\App\Queue\Transport;
@@ -201,7 +205,7 @@ final class Kernel extends BaseKernel
         $services->set(Tables::class)->arg('$shelf', service(TableShelf::class))->arg('$kept', service(KeptData::class));
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class] as $entry) {
+        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class] as $entry) {
             $services->get($entry)->public();
         }
     }

@@ -7,10 +7,16 @@ namespace Tovrin\Core\Format;
 use Opis\JsonSchema\Errors\ValidationError;
 use Opis\JsonSchema\Validator;
 
-/** Data against the look schema, with words that name the place in the file and the way out. */
+/** Data against the look schema, or another one that is made known, with words that name the place in the file and the way out. */
 final class SchemaCheck
 {
     private static ?Validator $validator = null;
+
+    /** Makes a further schema known under its id. */
+    public static function know(string $id, string $file): void
+    {
+        self::validator()->resolver()?->registerFile($id, $file);
+    }
 
     /**
      * @param string $schema reference of a definition of the look schema
@@ -20,14 +26,20 @@ final class SchemaCheck
      */
     public static function check(\stdClass $data, string $schema, string $path): void
     {
+        $error = self::validator()->validate($data, $schema)->error();
+        if (null !== $error) {
+            throw new FormatError(self::explain($error, $path));
+        }
+    }
+
+    private static function validator(): Validator
+    {
         if (null === self::$validator) {
             self::$validator = new Validator();
             self::$validator->resolver()?->registerFile(LookSchema::ID, LookSchema::FILE);
         }
-        $error = self::$validator->validate($data, $schema)->error();
-        if (null !== $error) {
-            throw new FormatError(self::explain($error, $path));
-        }
+
+        return self::$validator;
     }
 
     private static function explain(ValidationError $error, string $path): string
@@ -60,7 +72,12 @@ final class SchemaCheck
             'maximum' => \sprintf('%s is too large.%s', $given, '' === $range ? ' It must be at most '.$word('max').'.' : $range),
             'type' => \sprintf('%s is of the wrong type; expected %s.%s', $given, $word('expected'), $range),
             'enum' => \sprintf('%s is not one of the words allowed here%s.', $given, \is_object($schema) && isset($schema->enum) ? ': '.trim((string) json_encode($schema->enum), '[]') : ''),
-            'pattern' => \sprintf(str_starts_with($word('pattern'), '^#') ? '%s is not a colour; write it as #rrggbb, for example #c8922e.' : '%s cannot be an id: use 1 to 40 letters, digits, - and _.', $given),
+            'pattern' => \sprintf(match (true) {
+                str_starts_with($word('pattern'), '^#') => '%s is not a colour; write it as #rrggbb, for example #c8922e.',
+                str_contains($word('pattern'), '{1,40}') => '%s cannot be an id: use 1 to 40 letters, digits, - and _.',
+                str_contains($word('pattern'), '{64}') => '%s is not a SHA-256 digest: 64 digits from 0 to 9 and a to f.',
+                default => '%s is not written as it has to be.',
+            }, $given),
             'minLength', 'maxLength' => \sprintf('this has %s characters; it may have %s %s.', $word('length'), 'maxLength' === $deepest->keyword() ? 'at most' : 'no fewer than', $word('maxLength' === $deepest->keyword() ? 'max' : 'min')),
             'minItems', 'maxItems' => \sprintf('there are %s; there may be %s %s.', $word('count'), 'maxItems' === $deepest->keyword() ? 'at most' : 'no fewer than', $word('maxItems' === $deepest->keyword() ? 'max' : 'min')),
             'const' => \sprintf('%s is not what has to stand here: %s.', $given, $word('const')),

@@ -33,6 +33,8 @@ final class CommandLine
             new WorkCommand(),
             new BackupCommand(),
             new RestoreCommand(),
+            new ExportSetCommand(),
+            new ImportSetCommand(),
             new RenderCommand(),
             new ApplyCommand(),
             new WatchCommand(),

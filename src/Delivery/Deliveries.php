@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Entity\Photo;
+use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Exception\Conflict;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Exception\Refused;
@@ -85,6 +86,19 @@ final readonly class Deliveries
             $archive = (new FileNames())->next('{set}-{date}', ['set' => FileName::slug($first->set()->name()), 'date' => date('Y-m-d')], '.zip', $first->name());
             new ExportJob($delivery, null, '{}', ExportJob::ARCHIVE, '{}', $archive, max(1, intdiv(\count($files), 20)));
         }
+        $this->entities->wrapInTransaction(fn () => $this->entities->persist($delivery));
+        $this->queue->send($delivery->id());
+
+        return $delivery;
+    }
+
+    /** Asks for a whole set as one archive, to be imported elsewhere. */
+    public function askWholeSet(PhotoSet $set, bool $photos): Delivery
+    {
+        $count = $this->sets->counts()[$set->id()] ?? 0;
+        $delivery = new Delivery(mb_substr(\sprintf('%s · whole set', $set->name()), 0, 200), DeliverTo::Downloads->value, null);
+        $name = (new FileNames())->next('{set}-set-{date}', ['set' => FileName::slug($set->name()), 'date' => date('Y-m-d')], '.zip', '');
+        new ExportJob($delivery, null, '{}', ExportJob::SET, (new WholeSet($set->id(), $photos))->json(), $name, max(1, $photos ? $count : intdiv($count, 20)));
         $this->entities->wrapInTransaction(fn () => $this->entities->persist($delivery));
         $this->queue->send($delivery->id());
 

@@ -6,7 +6,12 @@ namespace Tovrin\App\Delivery;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Psr\Log\LoggerInterface;
+use Tovrin\App\Archive\SetWriter;
+use Tovrin\App\Archive\ZipFile;
+use Tovrin\App\Archive\ZipPart;
 use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Exception\Cancelled;
+use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Exception\Refused;
 use Tovrin\App\Files\FileModes;
 use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
@@ -14,6 +19,7 @@ use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Learning\PhotoChecks;
 use Tovrin\App\Library\PhotoEdges;
+use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Leases;
@@ -25,7 +31,7 @@ use Tovrin\Core\Model\Table\Tables;
 /** Makes one finished file, whole or not at all. */
 final readonly class FileMaker
 {
-    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables, private PhotoEdges $edges, private PhotoChecks $checks)
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables, private PhotoEdges $edges, private PhotoChecks $checks, private SetWriter $sets, private Photos $photos)
     {
     }
 
@@ -55,7 +61,7 @@ final readonly class FileMaker
                 $this->queue->finish($id, ExportJob::CANCELLED);
             }
             $this->journal->say(\sprintf('File %d: stopped', $id));
-        } catch (PictureError|Refused $e) {
+        } catch (PictureError|Refused|NotFound $e) {
             $this->queue->finish($id, ExportJob::FAILED, $e->getMessage());
             $this->journal->say(\sprintf('File %d: %s', $id, $e->getMessage()));
         } catch (\Throwable $e) {
@@ -74,7 +80,13 @@ final readonly class FileMaker
         };
         $target = $this->store->export($job->id());
         if ($job->isArchive()) {
-            Archive::write($target, $this->parts($job), $progress);
+            ZipFile::write($target, $this->parts($job), $progress);
+
+            return;
+        }
+        if (ExportJob::SET === $job->format()) {
+            $asked = WholeSet::read($job->output());
+            $this->sets->write($this->photos->set($asked->set), $asked->photos, $target, $progress);
 
             return;
         }
@@ -99,13 +111,13 @@ final readonly class FileMaker
         }
     }
 
-    /** @return array<string, string> paths of the finished files of its delivery, by name */
+    /** @return array<string, ZipPart> the finished files of its delivery, by name */
     private function parts(ExportJob $archive): array
     {
         $parts = [];
         foreach ($this->deliveries->jobsOf($archive->delivery()) as $job) {
             if ($job->isDone() && !$job->isArchive()) {
-                $parts[$job->fileName] = $this->store->export($job->id);
+                $parts[$job->fileName] = new ZipPart($this->store->export($job->id));
             }
         }
 

@@ -39,6 +39,12 @@ final readonly class JobState
         return ExportJob::ARCHIVE === $this->format;
     }
 
+    /** Whether it is an archive of whichever kind. */
+    public function isZip(): bool
+    {
+        return \in_array($this->format, [ExportJob::ARCHIVE, ExportJob::SET], true);
+    }
+
     public function isDone(): bool
     {
         return ExportJob::DONE === $this->state;

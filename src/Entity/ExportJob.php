@@ -19,6 +19,8 @@ class ExportJob
     public const CANCELLED = 'cancelled';
     /** The format of the archive of a delivery. */
     public const ARCHIVE = 'zip';
+    /** The format of the archive of a whole set. */
+    public const SET = 'set';
 
     #[ORM\Id]
     #[ORM\GeneratedValue]
@@ -72,9 +74,9 @@ class ExportJob
     private string $troubles = ''; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
 
     /**
-     * @param Photo|null $photo  null for the archive of a delivery
+     * @param Photo|null $photo  null for the archive of a delivery, or of a set
      * @param string     $look   the grade as a look file
-     * @param string     $format as Request\ExportFormat has them, or zip
+     * @param string     $format as Delivery\ExportFormat has them, or zip, or set
      * @param string     $output the rest of what is wanted, as Export\Wanted writes it
      * @param int        $cost   how long it will take, in megapixels of JPEG
      */

@@ -29,15 +29,17 @@ final readonly class Beginnings implements PhotoArrival
     }
 
     /** A photo that was just imported is to begin with the look of its set. */
-    public function arrived(Photo $photo): void
+    public function arrived(Photo $photo): bool
     {
         $look = $this->looks->inForce($photo->set());
         if (null === $look) {
-            return;
+            return false;
         }
         $this->entities->persist(new PhotoBeginning($photo, $look));
         $this->entities->flush();
         $this->queue->put(new BeginPhoto($photo->id()), Transport::Ahead);
+
+        return true;
     }
 
     /**

@@ -46,12 +46,13 @@ final readonly class SampleSet
         if (!\array_key_exists($file, $this->looks)) {
             throw NotFound::of('sample photo');
         }
-        $photo = $this->import->import($set, $this->folder.'/photos/'.$file, $file, false);
-        if (null !== $look = $this->looks[$file]) {
-            $this->grades->keep($photo, self::on(LookJson::read((string) file_get_contents($this->folder.'/looks/'.$look)), $photo->storeKey()), 0);
-        }
+        $look = $this->looks[$file];
 
-        return $photo;
+        return $this->import->importWith($set, $this->folder.'/photos/'.$file, $file, function (Photo $photo) use ($look): void {
+            if (null !== $look) {
+                $this->grades->keep($photo, self::on(LookJson::read((string) file_get_contents($this->folder.'/looks/'.$look)), $photo->storeKey()), 0);
+            }
+        });
     }
 
     /** The looks were taught on the very photos they are put on: their strokes lie on these. */

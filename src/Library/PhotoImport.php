@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Library;
 
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Tovrin\App\Entity\Photo;
 use Tovrin\App\Entity\PhotoSet;
 use Tovrin\App\Imaging\AtomicFile;
@@ -25,22 +26,48 @@ final readonly class PhotoImport
 {
     public const THUMB_SIDE = 256;
 
-    public function __construct(private PhotoStore $store, private FullPicture $full, private Sets $sets, private Queue $queue, private PhotoArrival $arrival)
+    /** @param iterable<PhotoArrival> $arrivals */
+    public function __construct(private PhotoStore $store, private FullPicture $full, private Sets $sets, private Queue $queue, #[AutowireIterator(PhotoArrival::class)] private iterable $arrivals)
     {
     }
 
     /**
-     * @param string $path   the file to take in; it is copied
-     * @param string $name   its name as the user knows it
-     * @param bool   $begins whether it gets the starting look of its set
+     * @param string $path the file to take in; it is copied
+     * @param string $name its name as the user knows it
      *
      * @throws PictureError when it cannot be used; nothing is kept then
      */
-    public function import(PhotoSet $set, string $path, string $name, bool $begins = true): Photo
+    public function import(PhotoSet $set, string $path, string $name): Photo
+    {
+        $photo = $this->bring($set, $path, $name, null);
+        foreach ($this->arrivals as $arrival) {
+            if ($arrival->arrived($photo)) {
+                break;
+            }
+        }
+
+        return $photo;
+    }
+
+    /**
+     * The same for a photo that has a grade already.
+     *
+     * @param \Closure(Photo): void $with gives it its grade and whatever else is its own, in the transaction that adds it
+     * @param string|null           $key  of its folder in the store, if that is not taken
+     *
+     * @throws PictureError when it cannot be used; nothing is kept then
+     */
+    public function importWith(PhotoSet $set, string $path, string $name, \Closure $with, ?string $key = null): Photo
+    {
+        return $this->bring($set, $path, $name, $with, $key);
+    }
+
+    /** @param (\Closure(Photo): void)|null $with */
+    private function bring(PhotoSet $set, string $path, string $name, ?\Closure $with, ?string $key = null): Photo
     {
         $name = self::tidy($name);
         $pixels = PictureFile::read($path, $name);
-        $key = $this->store->newKey();
+        $key = $this->store->newKey($key);
         try {
             $preview = Preview::of($pixels);
             AtomicFile::write($this->store->colourSample($key), ColourSample::of($preview->bytes(), $preview->width, $preview->height)->bytes());
@@ -55,12 +82,9 @@ final readonly class PhotoImport
             }
             $photo = new Photo($set, $key, $name, $pixels->width, $pixels->height, $preview->width, $preview->height, $pixels->origin);
             $photo->wasDrawn(0, 0);
-            $this->sets->add($photo);
+            $this->sets->add($photo, $with);
             $this->store->settle($key);
             $this->queue->put(new StudyPhoto($photo->id()), Transport::Ahead);
-            if ($begins) {
-                $this->arrival->arrived($photo);
-            }
             if (!$pixels->asFiled) {
                 $this->queue->put(new DrawFull($photo->id()), Transport::Ahead);
             }

@@ -12,7 +12,7 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*}, exports/ID, tables/ and kept/DIGEST.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
  */
 final readonly class PhotoStore
 {
@@ -172,6 +172,20 @@ final readonly class PhotoStore
         return array_values(array_filter(array_map(basename(...), glob($this->directory.'/exports/*') ?: []), static fn (string $name): bool => ctype_digit($name)));
     }
 
+    /** The archive of a set on its way in. */
+    public function setImport(int $id): string
+    {
+        self::make($this->directory.'/imports');
+
+        return $this->directory.'/imports/'.$id.'.zip';
+    }
+
+    /** @return list<string> numbers of the archives that are there */
+    public function setImports(): array
+    {
+        return array_map(static fn (string $path): string => basename($path, '.zip'), glob($this->directory.'/imports/*.zip') ?: []);
+    }
+
     /** A path for a file on its way in or out; swept with the others once nobody is at it. */
     public function newUpload(): string
     {
@@ -184,10 +198,15 @@ final readonly class PhotoStore
         return glob($this->directory.'/{.upload.*.part,exports/.*.part,tables/*.part,photos/*/.*.part}', \GLOB_BRACE) ?: [];
     }
 
-    /** A new folder for a photo that this process brings in; its name is the key. To be settled once the photo is known. */
-    public function newKey(): string
+    /**
+     * A new folder for a photo that this process brings in; its name is the key. To be settled once the photo is known.
+     *
+     * @param string|null $wanted the key it is to have, unless that is taken
+     */
+    public function newKey(?string $wanted = null): string
     {
-        $key = bin2hex(random_bytes(12));
+        self::make($this->directory.'/photos');
+        $key = null !== $wanted && @mkdir($this->photo($wanted), 0o700) ? $wanted : bin2hex(random_bytes(12));
         self::make($this->photo($key));
         if (false === @file_put_contents($this->owner($key), Leases::own())) {
             @rmdir($this->photo($key));

@@ -149,13 +149,18 @@ final readonly class Sets
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    public function add(Photo $photo): void
+    /** @param (\Closure(Photo): void)|null $with what is to happen together with it, or not at all */
+    public function add(Photo $photo, ?\Closure $with = null): void
     {
-        $this->entities->persist($photo);
-        $this->entities->flush();
-        // Behind all that are there, also when they are ordered by hand.
-        $this->connection->executeStatement('UPDATE photo SET position = 1 + (SELECT MAX(position) FROM photo WHERE set_id = ?) WHERE id = ?', [$photo->set()->id(), $photo->id()]);
-        $this->entities->refresh($photo);
+        $this->connection->transactional(function () use ($photo, $with): void {
+            $this->entities->persist($photo);
+            $this->entities->flush();
+            // Behind all that are there, also when they are ordered by hand.
+            $this->connection->executeStatement('UPDATE photo SET position = 1 + (SELECT MAX(position) FROM photo WHERE set_id = ?) WHERE id = ?', [$photo->set()->id(), $photo->id()]);
+            $this->entities->refresh($photo);
+            null === $with || $with($photo);
+            $this->entities->flush();
+        });
     }
 
     /** @param list<Photo> $photos */

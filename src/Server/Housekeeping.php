@@ -11,6 +11,7 @@ use Tovrin\App\Delivery\AllowedFolder;
 use Tovrin\App\Delivery\DeliverTo;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Entity\GradeJobPhoto;
+use Tovrin\App\Entity\SetImport;
 use Tovrin\App\Files\OwnedName;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
@@ -34,7 +35,14 @@ final readonly class Housekeeping
         $this->clearRemoved($before(self::KEPT_DAYS));
         $this->clearFinished($before(self::FINISHED_DAYS));
         $this->connection->executeStatement('DELETE FROM grade_job WHERE made_at < ? AND NOT EXISTS (SELECT 1 FROM grade_job_photo WHERE job_id = grade_job.id AND state = ?)', [$before(self::FINISHED_DAYS), GradeJobPhoto::WAITING]);
+        $this->clearImports($before(self::FINISHED_DAYS));
         $this->sweep();
+    }
+
+    /** @param string $before when it was begun. Those whose grades wait for photos stay as long as their set does. */
+    private function clearImports(string $before): void
+    {
+        $this->connection->executeStatement('DELETE FROM set_import WHERE made_at < ? AND worker IS NULL AND state <> ? AND NOT EXISTS (SELECT 1 FROM awaited_grade WHERE import_id = set_import.id)', [$before, SetImport::WAITING]);
     }
 
     /** @param string $before when it was removed */
@@ -76,6 +84,14 @@ final readonly class Housekeeping
         foreach ($this->store->exports() as $id) {
             if (!isset($exports[$id])) {
                 @unlink($this->store->export((int) $id));
+            }
+        }
+        // Files are listed first: what comes in between is known to neither list.
+        $archives = $this->store->setImports();
+        $imports = $this->known('SELECT id FROM set_import');
+        foreach ($archives as $id) {
+            if (!isset($imports[$id])) {
+                @unlink($this->store->setImport((int) $id));
             }
         }
         $this->tables->sweep();

@@ -13,6 +13,7 @@ use Symfony\Component\Messenger\Event\WorkerRunningEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Messenger\Transport\Receiver\ReceiverInterface;
 use Symfony\Component\Messenger\Worker as MessengerWorker;
+use Tovrin\App\Archive\SetImportQueue;
 use Tovrin\App\Delivery\Abandoned;
 use Tovrin\App\Grading\Job\GradeJobQueue;
 use Tovrin\App\Process\Announcements;
@@ -47,6 +48,7 @@ final class Worker
         private readonly Stopping $stopping,
         private readonly Abandoned $abandoned,
         private readonly GradeJobQueue $grades,
+        private readonly SetImportQueue $imports,
         private readonly Announcements $announcements,
         private readonly Workers $workers,
         private readonly Housekeeping $housekeeping,
@@ -127,6 +129,7 @@ final class Worker
         try {
             $this->abandoned->takeUp();
             $this->grades->takeUpAbandoned();
+            $this->imports->takeUpAbandoned();
             if (!$untilIdle) {
                 $this->workers->here($lane);
                 if (WorkerKind::Any === $lane && $now >= $this->nextTidying) {

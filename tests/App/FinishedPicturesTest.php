@@ -6,12 +6,13 @@ namespace Tovrin\Tests\App;
 
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Tovrin\App\Delivery\Archive;
-use Tovrin\App\Delivery\Cancelled;
+use Tovrin\App\Archive\ZipFile;
+use Tovrin\App\Archive\ZipPart;
 use Tovrin\App\Delivery\ExportFormat;
 use Tovrin\App\Delivery\ExportSpec;
 use Tovrin\App\Delivery\Output;
 use Tovrin\App\Delivery\Rendering;
+use Tovrin\App\Exception\Cancelled;
 use Tovrin\App\Imaging\Apply\Plates;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
@@ -119,16 +120,16 @@ final class FinishedPicturesTest extends TestCase
         file_put_contents($this->scratch.'/a', random_bytes(3_000_000));
         $target = $this->scratch.'/archive.zip';
         try {
-            Archive::write($target, ['a.bin' => $this->scratch.'/a', 'b.bin' => $this->scratch.'/a'], static function (): void {
+            ZipFile::write($target, ['a.bin' => new ZipPart($this->scratch.'/a'), 'b.bin' => new ZipPart($this->scratch.'/a')], static function (): void {
                 throw new Cancelled();
             });
             self::fail('It was not stopped.');
         } catch (Cancelled) {
             self::assertSame(['a'], array_values(array_diff(scandir($this->scratch) ?: [], ['.', '..'])));
         }
-        foreach ([[], ['gone.bin' => $this->scratch.'/gone']] as $parts) {
+        foreach ([[], ['gone.bin' => new ZipPart($this->scratch.'/gone')]] as $parts) {
             try {
-                Archive::write($target, $parts, static function (): void {});
+                ZipFile::write($target, $parts, static function (): void {});
                 self::fail('There is nothing to put in.');
             } catch (PictureError) {
                 self::assertFileDoesNotExist($target);

@@ -20,6 +20,7 @@ use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Entity\Delivery;
 use Tovrin\App\Exception\Conflict;
 use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Server\Workers;
 
@@ -50,6 +51,14 @@ final readonly class DeliveryController
     public function ask(#[JsonBody] AskDelivery $body): DeliveryView
     {
         return $this->view($this->deliveries->ask($body));
+    }
+
+    /** Asks for a whole set as one archive: grades with their history, versions, order, looks, starting look, and the photos if they are wanted. */
+    #[Route('/api/sets/{id<\d+>}/archive', options: Pool::TAKES_LONG, methods: ['POST'])]
+    #[Status(202)]
+    public function exportSet(int $id, #[JsonBody] ExportSet $body, Photos $photos): DeliveryView
+    {
+        return $this->view($this->deliveries->askWholeSet($photos->set($id), $body->photos));
     }
 
     /**
@@ -130,7 +139,7 @@ final readonly class DeliveryController
             throw new NotFound('This file has been cleared away, or lies in the folder it was delivered to. Export it again.');
         }
 
-        return Attachment::named(new BinaryFileResponse($path, 200, ['Content-Type' => $job->isArchive() ? 'application/zip' : ExportFormat::from($job->format)->type()]), $job->fileName);
+        return Attachment::named(new BinaryFileResponse($path, 200, ['Content-Type' => $job->isZip() ? 'application/zip' : ExportFormat::from($job->format)->type()]), $job->fileName);
     }
 
     private function view(Delivery $delivery): DeliveryView

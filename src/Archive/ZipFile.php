@@ -2,16 +2,17 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\App\Delivery;
+namespace Tovrin\App\Archive;
 
+use Tovrin\App\Exception\Cancelled;
 use Tovrin\App\Files\OwnedName;
 use Tovrin\App\Imaging\PictureError;
 
-/** A ZIP archive of finished files. Pictures are packed already: they are put in as they are. */
-final class Archive
+/** Writes ZIP archives, whole or not at all. */
+final class ZipFile
 {
     /**
-     * @param array<string, string>         $parts    paths, by name in the archive
+     * @param array<string, ZipPart>        $parts    by name in the archive
      * @param callable(string, float): void $progress told the stage and the share done, 0…1; may throw to stop
      *
      * @throws Cancelled    when the callback does
@@ -22,12 +23,12 @@ final class Archive
         if ([] === $parts) {
             throw new PictureError('None of the files could be made: there is nothing to put into the archive.');
         }
-        $part = \dirname($target).'/.'.basename($target).'.'.OwnedName::mark().'.part';
+        $unfinished = \dirname($target).'/.'.basename($target).'.'.OwnedName::mark().'.part';
         try {
             $zip = new \ZipArchive();
-            $zip->open($part, \ZipArchive::CREATE | \ZipArchive::EXCL);
-            foreach ($parts as $name => $path) {
-                if (!is_file($path) || !$zip->addFile($path, $name) || !$zip->setCompressionName($name, \ZipArchive::CM_STORE)) {
+            $zip->open($unfinished, \ZipArchive::CREATE | \ZipArchive::EXCL);
+            foreach ($parts as $name => $part) {
+                if (!is_file($part->path) || !$zip->addFile($part->path, $name, $part->from, $part->length) || !$zip->setCompressionName($name, $part->packs ? \ZipArchive::CM_DEFLATE : \ZipArchive::CM_STORE)) {
                     throw new PictureError(\sprintf('“%s” is not there any more. Have it made again.', $name));
                 }
             }
@@ -49,12 +50,12 @@ final class Archive
             if (null !== $stopped) {
                 throw $stopped;
             }
-            $handle = $written ? @fopen($part, 'r+') : false;
-            if (false === $handle || !fsync($handle) || !fclose($handle) || !@rename($part, $target)) {
+            $handle = $written ? @fopen($unfinished, 'r+') : false;
+            if (false === $handle || !fsync($handle) || !fclose($handle) || !@rename($unfinished, $target)) {
                 throw new PictureError('The archive could not be written completely: the disk is full or has failed. Free some space and have it made again; the files themselves are there.');
             }
         } finally {
-            @unlink($part);
+            @unlink($unfinished);
         }
     }
 }
