@@ -89,7 +89,14 @@ final class Worker
     /** @param \Closure(string): void $say */
     private function work(\Closure $say, WorkerKind $lane, bool $untilIdle): void
     {
-        $this->journal->tell($say);
+        $this->journal->tell(function (string $line) use ($say): void {
+            try {
+                $say($line);
+            } catch (\RuntimeException) {
+                // Whoever has started it is gone: what is in hand is no worse for that, and is the last.
+                $this->stopping->wanted = true;
+            }
+        });
         $receivers = [];
         foreach ($lane->transports() as $transport) {
             $receiver = $this->receivers->get($transport->value);

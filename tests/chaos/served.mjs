@@ -135,11 +135,13 @@ export class Served {
     const folder = this.environment.TOVRIN_DELIVER_TO;
     const keys = new Set(query('SELECT store_key FROM photo'));
     const exports = new Set(query('SELECT id FROM export_job'));
+    const imports = new Set(query("SELECT id || '.zip' FROM set_import WHERE state <> 'done' OR EXISTS (SELECT 1 FROM awaited_grade WHERE import_id = set_import.id)"));
     return [
       ...(folder ? readdirSync(folder).filter((name) => name.startsWith('.')) : []),
       ...readdirSync(this.data).filter((name) => name.startsWith('.upload') || name.startsWith('.trial')),
       // What a living process is at is not left over: studies of photos go on right after a start.
       ...inside('photos').filter((path) => (/\.part$|\.owner$/.test(path) || !keys.has(path.split('/')[1])) && !isUnderWay(join(this.data, path))),
+      ...inside('imports').filter((path) => !imports.has(path.split('/')[1])),
       ...inside('exports').filter((path) => !exports.has(path.split('/')[1])),
       ...[...inside('run/bodies'), ...inside('run/temporary'), ...inside('run/answers')].filter((path) => statSync(join(this.data, path), { throwIfNoEntry: false })?.isFile()),
     ];

@@ -57,7 +57,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
     try {
       // The file is what the screen shows: nothing is made while a change is not kept.
       const asked = await Promise.all(photos.map(async (photo) => ({ id: photo.id, basedOn: await settledRevision(photo) })));
-      await start({ ...body, photos: asked });
+      await start(() => api.deliver({ ...body, photos: asked }));
     } catch (reason) {
       fails(reason);
     } finally {

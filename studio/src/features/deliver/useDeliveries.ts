@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect } from 'react';
-import { api, type Delivery, type DeliveryBody } from '../../api/client';
+import { api, type Delivery } from '../../api/client';
 
 const ASKED = 'deliveries-asked-here';
 const FOLLOW_MS = 300;
@@ -55,8 +55,8 @@ export function useDeliveries() {
 
   const refetch = useCallback(() => queries.invalidateQueries({ queryKey: ['deliveries'] }), [queries]);
   const start = useCallback(
-    async (body: DeliveryBody) => {
-      const delivery = await api.deliver(body);
+    async (ask: () => Promise<Delivery>) => {
+      const delivery = await ask();
       setAsked([...asked(), delivery.id]);
       queries.setQueryData<Delivery[]>(['deliveries'], (now) => [delivery, ...(now ?? [])]);
       await refetch();

@@ -1,6 +1,7 @@
 import { Box, Button, Typography } from '@mui/material';
 import type { ReactNode } from 'react';
 import type { ProbeReading } from '../../api/client';
+import { SetImportLine } from '../archive/SetImportLine';
 import { JobLine } from '../jobs/JobLine';
 import { MessageLine } from '../shell/MessageLine';
 import { greys } from '../../theme';
@@ -31,6 +32,7 @@ export function DeskFooter({ strip, pointed, probes, found, panels }: Props) {
     <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
       {strip}
       <JobLine />
+      <SetImportLine />
       <MessageLine />
       <Typography variant="caption" noWrap component="div" role="note" aria-label="Under the pointer" sx={{ flex: 'none', maxWidth: 420, textAlign: 'right', fontVariantNumeric: 'tabular-nums', color: greys.text }}>
         {pointed ? pointedWords(pointed) : ''}

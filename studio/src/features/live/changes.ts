@@ -7,7 +7,7 @@ export type Change =
   | { what: 'job'; job: number; of: Job }
   | { what: 'set'; set: number }
   | { what: 'versions'; photo: number }
-  | { what: 'sets' | 'looks' | 'presets' };
+  | { what: 'sets' | 'looks' | 'presets' | 'imports' };
 
 /** Several at once, as they come; none for what cannot be read. */
 export function changesIn(text: string): Change[] {

@@ -49,6 +49,9 @@ export function useLive(photoId: number | null, onSay: Say): void {
         case 'presets':
           await queries.invalidateQueries({ queryKey: ['delivery presets'] });
           return;
+        case 'imports':
+          await queries.invalidateQueries({ queryKey: ['set imports'] });
+          return;
         default:
           sets.ask();
       }

@@ -4,6 +4,7 @@ import { useState, type ReactNode } from 'react';
 import type { PhotoSet } from '../../api/client';
 import { EmptySet } from '../set/EmptySet';
 import type { ImportState } from '../set/useImport';
+import { SetImportLine } from '../archive/SetImportLine';
 import { JobLine } from '../jobs/JobLine';
 import { MessageLine } from '../shell/MessageLine';
 import { GuidePanel } from '../guide/GuidePanel';
@@ -118,6 +119,7 @@ export function Sheet({ set, selection, onSelect, current, onOpen, onSay, onFail
       <Box component="footer" sx={{ display: 'flex', alignItems: 'center', flex: 'none', height: 44, bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>
         {strip}
         <JobLine />
+        <SetImportLine />
         <MessageLine />
         <Typography variant="caption" role="note" sx={{ flex: 'none', mr: 2 }}>
           {before ? 'As imported' : 'Double-click or Enter opens a photo · hold B to see all as imported'}

@@ -1,11 +1,15 @@
 import ArrowIcon from '@mui/icons-material/ArrowDropDown';
 import { Button, Divider, ListItemText, Menu, MenuItem, Typography } from '@mui/material';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { api } from '../../api/client';
 import { here } from '../../api/here';
 import { NameDialog } from '../../ui/controls/NameDialog';
 import { useOpened } from '../../ui/place/useOpened';
+import { ExportSetDialog } from '../archive/ExportSetDialog';
+import { sendingSets } from '../archive/sendHere';
+import { ARCHIVES } from '../archive/setImports';
+import { FilePicker } from '../../ui/controls/FilePicker';
 import { StartingLookDialog } from '../set/StartingLookDialog';
 import type { Say } from './say';
 import { StorageDialog } from './StorageDialog';
@@ -27,6 +31,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
   const sets = useQuery({ queryKey: ['sets'], queryFn: api.sets }).data ?? [];
   const [naming, setNaming] = useState<{ what: 'new' | 'rename'; name: string } | null>(null);
   const [over, setOver] = useOpened('over');
+  const picker = useRef<(() => void) | null>(null);
   const refetch = () => queries.invalidateQueries({ queryKey: ['sets'] });
   const keepName = async (what: 'new' | 'rename', name: string) => {
     try {
@@ -96,9 +101,20 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         {current && <MenuItem onClick={act(() => { void remove(current); })}>Remove this set</MenuItem>}
         {current && <MenuItem onClick={act(() => { setOver('start'); })}>Starting look …</MenuItem>}
         <Divider />
+        {current && <MenuItem onClick={act(() => { setOver('export-set'); })}>Export this set …</MenuItem>}
+        <MenuItem onClick={act(() => { picker.current?.(); })}>Import a set …</MenuItem>
+        <Divider />
         <MenuItem onClick={act(() => { setOver('storage'); })}>Storage …</MenuItem>
         <MenuItem onClick={act(() => { setOver('name'); })}>Your name …</MenuItem>
       </Menu>
+      <FilePicker label="Archive of a set" accept={ARCHIVES} onFiles={sendingSets.add}>
+        {(ask) => {
+          // The menu that asks for it is gone by then.
+          picker.current = ask;
+          return null;
+        }}
+      </FilePicker>
+      {over === 'export-set' && current && <ExportSetDialog set={current} onSay={onSay} onFailure={onFailure} onClose={() => { setOver(null); }} />}
       {over === 'start' && current && <StartingLookDialog set={current} onFailure={onFailure} onClose={() => { setOver(null); }} />}
       {over === 'name' && (
         <NameDialog

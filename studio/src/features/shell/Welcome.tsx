@@ -3,6 +3,9 @@ import { useQueryClient } from '@tanstack/react-query';
 import { api } from '../../api/client';
 import { FirstPhotos } from '../set/FirstPhotos';
 import { importing, sourcesOf } from '../set/importingHere';
+import { SetImportLine } from '../archive/SetImportLine';
+import { takeArchives } from '../archive/sendHere';
+import { ImportSetButton } from '../archive/ImportSetButton';
 import { DropFiles } from './DropFiles';
 import { MessageLine } from './MessageLine';
 
@@ -15,7 +18,8 @@ export function Welcome({ onOpen, onFailure }: { onOpen: (setId: number) => void
     onOpen(set.id);
     return set.id;
   };
-  const add = (files: File[]) => {
+  const add = (dropped: File[]) => {
+    const files = takeArchives(dropped);
     if (files.length === 0) return;
     const today = new Intl.DateTimeFormat('en-GB', { dateStyle: 'long' }).format(new Date());
     begin(`Photos of ${today}`).then((id) => importing.add(id, sourcesOf(files)), onFailure);
@@ -28,8 +32,14 @@ export function Welcome({ onOpen, onFailure }: { onOpen: (setId: number) => void
         </Typography>
         <Typography sx={{ textAlign: 'center' }}>Change chosen colours in photographs, or take a colour cast out, without painting a mask.</Typography>
         <FirstPhotos title="Drop your photos here" words="Photos from one shoot make a set, so that work on one can be carried over to the others." onFiles={add} into={begin} onFailure={onFailure} />
+        <Box sx={{ textAlign: 'center' }}>
+          <ImportSetButton />
+        </Box>
       </Box>
-      <MessageLine />
+      <Box sx={{ display: 'flex' }}>
+        <SetImportLine />
+        <MessageLine />
+      </Box>
     </DropFiles>
   );
 }

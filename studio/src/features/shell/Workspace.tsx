@@ -16,7 +16,9 @@ import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../../theme';
 import { useLive } from '../live/useLive';
 import { useGuideKey } from '../guide/useGuideKey';
+import { takeArchives } from '../archive/sendHere';
 import { DropFiles } from './DropFiles';
+import { SetImportLine } from '../archive/SetImportLine';
 import { JobLine } from '../jobs/JobLine';
 import { MessageLine } from './MessageLine';
 import type { Say } from './say';
@@ -76,7 +78,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
   useGuideKey();
   const whole = sheet && set.data;
   return (
-    <DropFiles what="Drop to import these photos into the set" onFiles={arriving.add}>
+    <DropFiles what="Drop to import these photos into the set" onFiles={(files) => { arriving.add(takeArchives(files)); }}>
       {whole ? (
         <Sheet set={whole} arriving={arriving} selection={selection} onSelect={setSelection} current={lastId} onOpen={openPhoto} onSay={onSay} onFailure={onFailure} sets={sets} strip={strip} />
       ) : photo && set.data ? (
@@ -117,7 +119,7 @@ export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onS
               <CircularProgress size={28} aria-label="Loading the set" />
             )}
           </Box>
-          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}<JobLine /><MessageLine /></Box>
+          <Box sx={{ display: 'flex', bgcolor: greys.panel, borderTop: `1px solid ${greys.line}` }}>{strip}<JobLine /><SetImportLine /><MessageLine /></Box>
         </Box>
       )}
     </DropFiles>
