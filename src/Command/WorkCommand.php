@@ -23,7 +23,8 @@ final class WorkCommand extends Command
 
     protected function configure(): void
     {
-        $this->setHelp("Makes finished files, draws the pictures of the sheet, studies photos ahead of need. Any number of workers may run, also on\nother machines that share the data folder; the setting TOVRIN_QUEUE says where they find their work. See README.md.")->addOption('quick', null, InputOption::VALUE_NONE, 'leave what takes long to others, so that what is quick never waits for it');
+        $this->setHelp("Makes finished files, draws the pictures of the sheet, studies photos ahead of need. Any number of workers may run, also on\nother machines that share the data folder; the setting TOVRIN_QUEUE says where they find their work. See README.md.")->addOption('quick', null, InputOption::VALUE_NONE, 'leave what takes long to others, so that what is quick never waits for it')
+            ->addOption('until-idle', null, InputOption::VALUE_NONE, 'end when nothing is waiting');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
@@ -43,10 +44,8 @@ final class WorkCommand extends Command
                 $worker->stop();
             });
         }
-        $worker->run(
-            $say,
-            true === $input->getOption('quick') ? WorkerKind::Quick : WorkerKind::Any,
-        );
+        $kind = true === $input->getOption('quick') ? WorkerKind::Quick : WorkerKind::Any;
+        true === $input->getOption('until-idle') ? $worker->drain($say, $kind) : $worker->run($say, $kind);
 
         return self::SUCCESS;
     }

@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './seed.ts',
   // Parts of the tests that run side by side must not clear each other's results away.
   outputDir: `../../test-results/${process.env['TOVRIN_TEST_PART'] ?? 'all'}`,
   // Each would have a server and data of its own (see served.ts), but drawing in software takes all processors as it is.

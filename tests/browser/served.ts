@@ -1,6 +1,6 @@
 import { expect as expects, test as base } from '@playwright/test';
 import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { createServer, type AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -45,10 +45,12 @@ async function freePort(): Promise<number> {
   });
 }
 
-/** Starts a server with a data folder of its own, and waits until it answers at a path. */
+/** Starts a server with a data folder of its own, empty or with the demo set, and waits until it answers at a path. */
 export async function serve(command: 'demo' | 'serve', path: string): Promise<Served> {
   const port = await freePort();
   const data = mkdtempSync(join(tmpdir(), 'tovrin-browser-'));
+  const seed = process.env['TOVRIN_TEST_SEED'];
+  if (command === 'demo' && seed !== undefined) cpSync(seed, data, { recursive: true });
   const server = spawn(join(root, 'bin/tovrin'), [command, '--port', String(port)], { env: { ...process.env, TOVRIN_DATA: data }, stdio: 'ignore' });
   const gone = new Promise((ended) => server.once('exit', ended));
   const address = `http://127.0.0.1:${String(port)}`;
