@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Move;
 
 use Tovrin\Core\Move\Kind\BandMix;
+use Tovrin\Core\Move\Kind\Chart;
 use Tovrin\Core\Move\Kind\ColourBalance;
 use Tovrin\Core\Move\Kind\Curves;
 use Tovrin\Core\Move\Kind\EvenOut;
@@ -35,6 +36,7 @@ final class MoveKinds
         Matching::class,
         EvenOut::class,
         Neutralise::class,
+        Chart::class,
         Light::class,
         Curves::class,
         HueCurves::class,

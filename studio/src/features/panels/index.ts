@@ -1,5 +1,6 @@
 import type { Move, MoveKind, MoveOf } from '../../model/looks';
 import { bandMixPanel } from './bandMix';
+import { chartPanel } from './chart/chart';
 import { colourBalancePanel } from './colourBalance';
 import { curvesPanel } from './curves';
 import { evenOutPanel } from './evenOut';
@@ -26,6 +27,7 @@ const PANELS: { [K in MoveKind]: MovePanel<K> } = {
   'selective-colour': selectiveColourPanel,
   'even-out': evenOutPanel,
   neutralise: neutralisePanel,
+  chart: chartPanel,
   warmth: warmthPanel,
   'colour-balance': colourBalancePanel,
   light: lightPanel,

@@ -1,0 +1,127 @@
+import { Box, Button, CircularProgress, Typography } from '@mui/material';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { api, type ChartReading } from '../../../api/client';
+import type { Look, MoveOf } from '../../../model/looks';
+import { FilePicker } from '../../../ui/controls/FilePicker';
+import { paragraph } from '../../../ui/help/topic';
+import type { MovePanel, PanelProps } from '../panel';
+import { SettingChoice } from '../SettingChoice';
+import { nextCorner, told, withCorner, type Laying } from './corners';
+import { PatchTable } from './PatchTable';
+
+type Move = MoveOf<'chart'>;
+
+const patchesOf = (move: Move) => move.params?.patches ?? [];
+
+/** The move with its patches alone, to be fitted: what was found before may be of another method. */
+const alone = (move: Move): Look => ({ tovrinLook: 1, name: '', moves: [{ ...move, params: { ...move.params, coefficients: undefined } }] });
+
+/** The move with what was read; its amount and name stay. */
+const withRead = (move: Move, { look }: ChartReading): Move => ({ ...move, params: (look.moves[0] as Move).params });
+
+function Controls(props: PanelProps<'chart'>) {
+  const { move, onChange, onFailure, onMarks, pick, picking, photoId } = props;
+  const [laying, setLaying] = useState<Laying | null>(null);
+  const [busy, setBusy] = useState(false);
+  const read = patchesOf(move).length > 0;
+  const facts = useQuery({ queryKey: ['chart', JSON.stringify(move.params)], queryFn: () => api.fitChart(alone(move)), enabled: read, staleTime: Infinity, retry: false });
+
+  const corners = laying?.corners ?? [];
+  const key = JSON.stringify(corners);
+  useEffect(() => {
+    onMarks((JSON.parse(key) as [number, number][]).map((at, index) => ({ at, label: String(index + 1), proposed: false })));
+    return () => { onMarks([]); };
+  }, [key, onMarks]);
+
+  const take = (asked: Promise<ChartReading>) => {
+    setBusy(true);
+    asked
+      .then((reading) => {
+        onChange(withRead(move, reading), true);
+        setLaying(null);
+      })
+      .catch((reason: unknown) => {
+        setLaying((now) => now && { ...now, corners: [] });
+        onFailure(reason);
+      })
+      .finally(() => { setBusy(false); });
+  };
+  const ask = (now: Laying) => {
+    const next = nextCorner(now);
+    if (next === null) {
+      take(api.readChart(photoId, { reference: now.reference, name: now.name, corners: now.corners as never, method: move.params?.method ?? 'matrix' }));
+      return;
+    }
+    pick(next, (_, at) => {
+      const more = withCorner(now, at);
+      setLaying(more);
+      ask(more);
+    });
+  };
+  const begin = ([file]: File[]) => {
+    if (!file) return;
+    file
+      .text()
+      .then((reference) => {
+        const now = { reference, name: file.name.slice(0, 200), corners: [] };
+        setLaying(now);
+        ask(now);
+      })
+      .catch(onFailure);
+  };
+  return (
+    <Box>
+      <Box data-topic={paragraph('The chart')} sx={{ border: '1px dashed #7a7a7a', borderRadius: 1, p: 1, mb: 0.75 }}>
+        <Typography variant="body2" sx={{ overflowWrap: 'anywhere', fontWeight: read ? 600 : 400 }}>
+          {read ? (move.params?.name ?? '') || 'A chart' : 'No chart yet.'}
+        </Typography>
+        {laying && (
+          <Typography variant="body2" role="status" sx={{ mt: 0.5 }}>
+            {busy ? 'Reading the patches …' : `Click ${nextCorner(laying) ?? ''}.`}
+          </Typography>
+        )}
+        <Box sx={{ display: 'flex', gap: 0.75, mt: 0.75, alignItems: 'center' }}>
+          <FilePicker single label="Values of a chart" accept=".txt,.cgats,.cgt,text/plain" onFiles={begin}>
+            {(choose) => (
+              <Button variant="outlined" disabled={busy} onClick={choose}>
+                {read ? 'Read another …' : 'Choose its values …'}
+              </Button>
+            )}
+          </FilePicker>
+          {laying && !busy && picking === null && <Button onClick={() => { const now = { ...laying, corners: [] }; setLaying(now); ask(now); }}>Mark its corners</Button>}
+          {busy && <CircularProgress size={16} aria-label="Reading the chart" />}
+        </Box>
+        {!read && (
+          <Typography variant="caption" component="p" sx={{ m: 0, mt: 0.5, lineHeight: 1.35 }}>
+            A text file with the Lab or XYZ values of its patches (CGATS). Then click the chart’s four corners on the photo.
+          </Typography>
+        )}
+      </Box>
+      {read && (
+        <SettingChoice
+          move={move}
+          name="method"
+          label="How colours are brought there"
+          options={[['root-polynomial', 'closer'], ['matrix', 'steadier']]}
+          onChange={(next) => { take(api.fitChart(alone(next))); }}
+        />
+      )}
+      {facts.data && <PatchTable reading={facts.data} columns={move.params?.columns ?? 0} />}
+      {facts.data && (
+        <Typography variant="body2" role="status" sx={{ mt: 0.75 }}>
+          ΔE {told(facts.data.meanBefore)} → {told(facts.data.meanAfter)} on average, worst {told(facts.data.worstAfter)}
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+export const chartPanel: MovePanel<'chart'> = {
+  kind: 'chart',
+  wish: 'cast',
+  // There is none to show before a chart is read: a warmer light stands for what it often does.
+  sample: () => ({ kind: 'warmth', params: { warmth: -30 } as never }),
+  Controls,
+  words: (move) => (patchesOf(move).length === 0 ? 'no chart yet' : `${(move.params?.name ?? '') || 'a chart'}, ${String(patchesOf(move).length)} patches`),
+};
