@@ -107,6 +107,7 @@ function Controls(props: PanelProps<'chart'>) {
           onChange={(next) => { take(api.fitChart(alone(next))); }}
         />
       )}
+      {facts.error && <Typography variant="caption" component="p" role="alert" sx={{ m: 0 }}>{facts.error.message}</Typography>}
       {facts.data && <PatchTable reading={facts.data} columns={move.params?.columns ?? 0} />}
       {facts.data && (
         <Typography variant="body2" role="status" sx={{ mt: 0.75 }}>
