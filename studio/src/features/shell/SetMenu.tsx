@@ -107,13 +107,15 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         <MenuItem onClick={act(() => { setOver('storage'); })}>Storage …</MenuItem>
         <MenuItem onClick={act(() => { setOver('name'); })}>Your name …</MenuItem>
       </Menu>
-      <FilePicker label="Archive of a set" accept={ARCHIVES} onFiles={sendingSets.add}>
-        {(ask) => {
-          // The menu that asks for it is gone by then.
-          picker.current = ask;
-          return null;
-        }}
-      </FilePicker>
+      <span data-guide="parts/sets">
+        <FilePicker label="Archive of a set" accept={ARCHIVES} onFiles={sendingSets.add}>
+          {(ask) => {
+            // The menu that asks for it is gone by then.
+            picker.current = ask;
+            return null;
+          }}
+        </FilePicker>
+      </span>
       {over === 'export-set' && current && <ExportSetDialog set={current} onSay={onSay} onFailure={onFailure} onClose={() => { setOver(null); }} />}
       {over === 'start' && current && <StartingLookDialog set={current} onFailure={onFailure} onClose={() => { setOver(null); }} />}
       {over === 'name' && (
