@@ -82,8 +82,11 @@ final class SetReader
                 throw new Refused('The disk is full or has failed.');
             }
         }
-        null === $from || fclose($from);
-        false === $file || fclose($file);
+        foreach ([$from, $file] as $open) {
+            if (\is_resource($open)) {
+                fclose($open);
+            }
+        }
         if ($length !== $photo->bytes || hash_final($digest) !== $photo->digest) {
             throw new Refused(\sprintf('“%s” is missing or damaged in the archive.', $photo->name));
         }

@@ -106,7 +106,9 @@ final readonly class SetWriter
             $file = false;
             ZipFile::write($target, [SetReader::HEAD => new ZipPart($path, $from, $length, true)] + $parts, static fn (string $stage, float $share) => $progress($stage, self::READING + (1 - self::READING) * $share));
         } finally {
-            false === $file || fclose($file);
+            if (\is_resource($file)) {
+                fclose($file);
+            }
             @unlink($path);
         }
     }
