@@ -103,18 +103,26 @@ final class SetReader
         if (null === $from) {
             throw new FormatError(\sprintf('“%s” is missing from the archive, or damaged.', $entry));
         }
-        try {
-            while (false !== $line = fgets($from, self::LINE_MOST)) {
-                if (!str_ends_with($line, "\n") && !feof($from)) {
-                    throw new FormatError('a line is far longer than any look.');
-                }
-                if ('' !== trim($line)) {
-                    yield $line;
-                }
+
+        return self::lines($from);
+    }
+
+    /**
+     * @param resource $from
+     *
+     * @return \Generator<int, string>
+     */
+    private static function lines($from): \Generator
+    {
+        while (false !== $line = fgets($from, self::LINE_MOST)) {
+            if (!str_ends_with($line, "\n") && !feof($from)) {
+                throw new FormatError('a line is far longer than any look.');
             }
-        } finally {
-            fclose($from);
+            if ('' !== trim($line)) {
+                yield $line;
+            }
         }
+        fclose($from);
     }
 
     /** A table or a mask; null where it is missing, damaged, or another one than its digest says. */
