@@ -114,13 +114,8 @@ final class Bradford
      */
     private static function inverse(array $m): array
     {
-        [[$a, $b, $c], [$d, $e, $f], [$g, $h, $i]] = $m;
-        $det = $a * ($e * $i - $f * $h) - $b * ($d * $i - $f * $g) + $c * ($d * $h - $e * $g);
+        [$a, $b, $c, $d, $e, $f, $g, $h, $i] = Matrix3::inverse(array_merge(...$m)) ?? throw new \LogicException('Cone responses tell all colours apart.');
 
-        return [
-            [($e * $i - $f * $h) / $det, ($c * $h - $b * $i) / $det, ($b * $f - $c * $e) / $det],
-            [($f * $g - $d * $i) / $det, ($a * $i - $c * $g) / $det, ($c * $d - $a * $f) / $det],
-            [($d * $h - $e * $g) / $det, ($b * $g - $a * $h) / $det, ($a * $e - $b * $d) / $det],
-        ];
+        return [[$a, $b, $c], [$d, $e, $f], [$g, $h, $i]];
     }
 }

@@ -19,7 +19,7 @@ use Tovrin\Core\Format\FormatError;
 #[AsTaggedItem(priority: 10)]
 final readonly class AwaitedGrades implements PhotoArrival
 {
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private PhotoStore $store, private GradeRecords $records, private Announcements $announcements)
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private PhotoStore $store, private SentArchives $archives, private GradeRecords $records, private Announcements $announcements)
     {
     }
 
@@ -31,7 +31,7 @@ final readonly class AwaitedGrades implements PhotoArrival
         }
         try {
             $import = $awaited->import();
-            $archive = SetReader::open($import->path() ?? $this->store->setImport($import->id()), $import->name());
+            $archive = $this->archives->open($import);
             $listed = $archive->head->photos[$awaited->index()] ?? throw new FormatError('it is not listed any more.');
             $this->connection->transactional(function () use ($photo, $archive, $listed, $awaited): void {
                 null === $listed->position || $photo->standAt($listed->position);
@@ -41,9 +41,7 @@ final readonly class AwaitedGrades implements PhotoArrival
                 $this->entities->remove($awaited);
                 $this->entities->flush();
             });
-            if (null === $this->entities->getRepository(AwaitedGrade::class)->findOneBy(['import' => $import])) {
-                @unlink($this->store->setImport($import->id()));
-            }
+            $this->archives->release($import->id());
             $this->announcements->gather('imports');
 
             return true;

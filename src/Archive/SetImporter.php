@@ -33,7 +33,7 @@ final readonly class SetImporter
     /** Bytes of the disk that stay free. */
     private const ROOM_LEAST = 50_000_000;
 
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private SetImportQueue $queue, private PhotoImport $photos, private PhotoStore $store, private KeptData $kept, private OwnLooks $looks, private GradeRecords $records, private Tables $tables, private Journal $journal, private Stopping $stopping, private Announcements $announcements, private LoggerInterface $logger)
+    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private SetImportQueue $queue, private SentArchives $archives, private PhotoImport $photos, private PhotoStore $store, private KeptData $kept, private OwnLooks $looks, private GradeRecords $records, private Tables $tables, private Journal $journal, private Stopping $stopping, private Announcements $announcements, private LoggerInterface $logger)
     {
     }
 
@@ -46,7 +46,7 @@ final readonly class SetImporter
         try {
             $this->entities->clear();
             $import = $this->entities->find(SetImport::class, $id) ?? throw new Cancelled();
-            $archive = SetReader::open($import->path() ?? $this->store->setImport($id), $import->name());
+            $archive = $this->archives->open($import);
             if (null === $import->set()) {
                 $this->begin($import, $archive);
             }
@@ -60,7 +60,7 @@ final readonly class SetImporter
                 $this->one($id, $archive, $next);
             }
             $this->queue->leave($id, SetImport::DONE);
-            $this->finish($id);
+            $this->archives->release($id);
             $this->journal->say(\sprintf('"%s" is imported', $import->name()));
         } catch (Cancelled) {
             $this->queue->leave($id, SetImport::PAUSED);
@@ -152,7 +152,7 @@ final readonly class SetImporter
         }
         $photo = $archive->head->photos[$index];
         if ($this->queue->begins($id) >= SetImportQueue::ATTEMPTS) {
-            $this->leaveOut($import, \sprintf('“%s” was left out: each time it was imported, the process that did it ended in the middle: it was killed, or there was too little memory.', $photo->name));
+            $this->deal($import, false, [\sprintf('“%s” was left out: each time it was imported, the process that did it ended in the middle: it was killed, or there was too little memory.', $photo->name)]);
 
             return;
         }
@@ -168,12 +168,12 @@ final readonly class SetImporter
                 if ($this->store->freeRoom() < self::ROOM_LEAST) {
                     throw $e;
                 }
-                $this->leaveOut($import, $e->getMessage());
+                $this->deal($import, false, [$e->getMessage()]);
             } finally {
                 @unlink($path);
             }
         } elseif (null !== $known = $this->sameFile($photo)) {
-            $this->take($import, $set, $archive, $index, $this->store->original($known));
+            $this->take($import, $set, $archive, $index, $known);
         } else {
             $this->connection->transactional(function () use ($import, $set, $photo, $index): void {
                 $this->entities->persist(new AwaitedGrade($set, $import, $index, $photo->name, $photo->digest, $photo->width, $photo->height));
@@ -213,11 +213,6 @@ final readonly class SetImporter
         }, $listed->key);
     }
 
-    private function leaveOut(SetImport $import, string $words): void
-    {
-        $this->deal($import, false, [$words]);
-    }
-
     /** @param list<string> $words */
     private function deal(SetImport $import, bool $done, array $words): void
     {
@@ -226,25 +221,17 @@ final readonly class SetImporter
         }
     }
 
-    /** The key of a photo that is here already, in any set, with the very same file. */
+    /** The file of a photo that is here already, in any set, where it is the very same. */
     private function sameFile(ListedPhoto $listed): ?string
     {
         $keys = $this->connection->fetchFirstColumn('SELECT store_key FROM photo WHERE width = ? AND height = ? ORDER BY name = ? DESC, id', [$listed->width, $listed->height, $listed->name]);
         foreach ($keys as $key) {
             $path = \is_string($key) ? $this->store->original($key) : '';
             if (@filesize($path) === $listed->bytes && @hash_file('sha256', $path) === $listed->digest) {
-                return basename(\dirname($path));
+                return $path;
             }
         }
 
         return null;
-    }
-
-    /** The archive is needed only as long as grades in it wait for their photos. */
-    private function finish(int $id): void
-    {
-        if (false === $this->connection->fetchOne('SELECT 1 FROM awaited_grade WHERE import_id = ?', [$id])) {
-            @unlink($this->store->setImport($id));
-        }
     }
 }

@@ -25,7 +25,7 @@ final class SetReader
     /** Bytes of a table or a mask, unpacked; packed they are never much more. */
     private const DATA_MOST = 40_000_000;
 
-    private function __construct(private readonly \ZipArchive $zip, private readonly string $name, public readonly SetHead $head)
+    private function __construct(private readonly \ZipArchive $zip, public readonly SetHead $head)
     {
     }
 
@@ -57,7 +57,7 @@ final class SetReader
             throw new Refused(\sprintf('“%s”: %s', $name, $e->getMessage()), 0, $e);
         }
 
-        return new self($zip, $name, SetHead::of($data));
+        return new self($zip, SetHead::of($data));
     }
 
     /**
@@ -134,29 +134,29 @@ final class SetReader
         return false === $bytes || hash('sha256', $bytes) !== $digest ? null : $bytes;
     }
 
-    public function name(): string
-    {
-        return $this->name;
-    }
-
     /** @return resource|null */
     private function stream(string $entry, int $most)
     {
-        $known = $this->zip->statName($entry);
-        if (false === $known || $known['size'] > $most || \ZipArchive::EM_NONE !== $known['encryption_method']) {
-            return null;
-        }
-        $stream = @$this->zip->getStreamIndex($known['index']);
+        $index = self::index($this->zip, $entry, $most);
+        $stream = null === $index ? false : @$this->zip->getStreamIndex($index);
 
         return false === $stream ? null : $stream;
     }
 
     private static function bytes(\ZipArchive $zip, string $entry, int $most): ?string
     {
-        $known = $zip->statName($entry);
-        $bytes = false !== $known && $known['size'] <= $most && \ZipArchive::EM_NONE === $known['encryption_method'] ? @$zip->getFromIndex($known['index'], $most) : false;
+        $index = self::index($zip, $entry, $most);
+        $bytes = null === $index ? false : @$zip->getFromIndex($index, $most);
 
         return false === $bytes ? null : $bytes;
+    }
+
+    /** Where an entry is; null where there is none, it is encrypted, or says that it is larger than it may be. */
+    private static function index(\ZipArchive $zip, string $entry, int $most): ?int
+    {
+        $known = $zip->statName($entry);
+
+        return false === $known || $known['size'] > $most || \ZipArchive::EM_NONE !== $known['encryption_method'] ? null : $known['index'];
     }
 
     /** How long the list of entries at the end of a ZIP archive says it is, in bytes (APPNOTE.TXT 4.3.16, 4.3.14). */

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
-const tovrin = join(dirname(fileURLToPath(import.meta.url)), '../../bin/tovrin');
+const seeded = join(dirname(fileURLToPath(import.meta.url)), '../../bin/seed-demo');
 
 /**
  * Makes the data folder that servers of tests begin with: the demo set, with all that workers find out about its photos. Made once, it is
@@ -13,9 +13,7 @@ const tovrin = join(dirname(fileURLToPath(import.meta.url)), '../../bin/tovrin')
 export default function seed(): (() => void) | undefined {
   if (process.env['TOVRIN_TEST_SEED'] !== undefined) return undefined;
   const folder = mkdtempSync(join(tmpdir(), 'tovrin-seed-'));
-  const env = { ...process.env, TOVRIN_DATA: folder };
-  execFileSync(tovrin, ['demo', '--seed-only'], { env });
-  execFileSync(tovrin, ['work', '--until-idle'], { env });
+  execFileSync(seeded, [folder]);
   process.env['TOVRIN_TEST_SEED'] = folder;
   return () => {
     rmSync(folder, { recursive: true, force: true });

@@ -6,6 +6,7 @@ namespace Tovrin\Core\Colour\Encoding;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\Matrix3;
 use Tovrin\Core\Colour\XyzD50;
 use Tovrin\Core\Colour\XyzD65;
 
@@ -38,7 +39,7 @@ final readonly class Primaries
             array_push($toSrgb, $columns[0][$row] / $sum, $columns[1][$row] / $sum, $columns[2][$row] / $sum);
         }
         $this->toSrgb = $toSrgb;
-        $this->fromSrgb = self::inverse($toSrgb);
+        $this->fromSrgb = self::back($toSrgb);
     }
 
     /** Those of sRGB itself. */
@@ -58,7 +59,7 @@ final readonly class Primaries
     public static function at(array $red, array $green, array $blue, string $white = XyzD65::class): self
     {
         [$r, $g, $b, $w] = [self::xyz(...$red), self::xyz(...$green), self::xyz(...$blue), self::xyz(...self::WHITES[$white])];
-        $inverse = self::inverse([$r[0], $g[0], $b[0], $r[1], $g[1], $b[1], $r[2], $g[2], $b[2]]);
+        $inverse = self::back([$r[0], $g[0], $b[0], $r[1], $g[1], $b[1], $r[2], $g[2], $b[2]]);
         $columns = [];
         foreach ([$r, $g, $b] as $i => $one) {
             $share = $inverse[3 * $i] * $w[0] + $inverse[3 * $i + 1] * $w[1] + $inverse[3 * $i + 2] * $w[2];
@@ -109,18 +110,8 @@ final readonly class Primaries
      *
      * @return non-empty-list<float>
      */
-    private static function inverse(array $m): array
+    private static function back(array $m): array
     {
-        [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $m;
-        $det = $a * ($e * $i - $f * $h) - $b * ($d * $i - $f * $g) + $c * ($d * $h - $e * $g);
-        if (!(abs($det) > 1e-9) || !is_finite($det)) {
-            throw new \InvalidArgumentException('These primaries span no gamut.');
-        }
-
-        return array_map(static fn (float $value): float => $value / $det, [
-            $e * $i - $f * $h, $c * $h - $b * $i, $b * $f - $c * $e,
-            $f * $g - $d * $i, $a * $i - $c * $g, $c * $d - $a * $f,
-            $d * $h - $e * $g, $b * $g - $a * $h, $a * $e - $b * $d,
-        ]);
+        return Matrix3::inverse($m) ?? throw new \InvalidArgumentException('These primaries span no gamut.');
     }
 }

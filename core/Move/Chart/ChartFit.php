@@ -8,6 +8,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\DeltaE2000;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\Matrix3;
 use Tovrin\Core\Model\Ridge;
 
 /**
@@ -95,10 +96,9 @@ final class ChartFit
      */
     private static function inverse(array $m): array
     {
-        $minor = static fn (int $r, int $c): float => $m[3 * (($r + 1) % 3) + ($c + 1) % 3] * $m[3 * (($r + 2) % 3) + ($c + 2) % 3] - $m[3 * (($r + 1) % 3) + ($c + 2) % 3] * $m[3 * (($r + 2) % 3) + ($c + 1) % 3];
-        $determinant = $m[0] * $minor(0, 0) + $m[1] * $minor(0, 1) + $m[2] * $minor(0, 2);
+        $inverse = Matrix3::inverse($m);
 
-        return abs($determinant) < 1e-9 ? self::PLAIN : array_map(static fn (int $r): array => array_map(static fn (int $c): float => $minor($c, $r) / $determinant, [0, 1, 2]), [0, 1, 2]);
+        return null === $inverse ? self::PLAIN : array_chunk($inverse, 3);
     }
 
     /**
