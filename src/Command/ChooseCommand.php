@@ -171,14 +171,7 @@ final class ChooseCommand extends Command
     {
         $strokes = [];
         foreach ((array) $input->getOption($option) as $text) {
-            $text = \is_scalar($text) ? trim((string) $text) : '';
-            $points = [];
-            foreach ('' === $text ? [] : (preg_split('/\s+/', $text) ?: []) as $place) {
-                if (1 !== preg_match('/^(-?[\d.]+),(-?[\d.]+)$/D', $place, $numbers) || !is_numeric($numbers[1]) || !is_numeric($numbers[2])) {
-                    throw new UsageError(\sprintf('--%s: "%s" is no place. Write places as x,y with numbers from 0 to 1, for example 0.4,0.55.', $option, $place));
-                }
-                $points[] = [max(-1.0, min(2.0, (float) $numbers[1])), max(-1.0, min(2.0, (float) $numbers[2]))];
-            }
+            $points = Places::of(\is_scalar($text) ? (string) $text : '', $option);
             if ([] === $points || \count($points) > self::MOST_PLACES) {
                 throw new UsageError(\sprintf('--%s: a stroke has 1 to %d places, for example "0.4,0.55 0.45,0.56".', $option, self::MOST_PLACES));
             }

@@ -4,70 +4,52 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Learning;
 
-use Tovrin\App\Entity\Photo;
 use Tovrin\App\Exception\Refused;
-use Tovrin\App\Library\PreviewPixels;
 use Tovrin\Core\Format\CgatsReader;
 use Tovrin\Core\Format\FormatError;
-use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Move;
-use Tovrin\Core\Move\Chart\ChartFit;
-use Tovrin\Core\Move\Chart\ChartPatch;
 use Tovrin\Core\Move\Chart\ChartTerms;
+use Tovrin\Core\Move\Chart\FittedChart;
 use Tovrin\Core\Move\Kind\Chart;
-use Tovrin\Core\Reading\ChartReading;
+use Tovrin\Core\Reading\Chart\ChartFinder;
+use Tovrin\Core\Reading\Chart\ChartReading;
+use Tovrin\Core\Reading\Raster;
 
 /** Makes a move that puts colours right, from a chart in a photo and what its patches should be. */
-final readonly class ChartMaker
+final class ChartMaker
 {
-    public function __construct(private PreviewPixels $pixels)
-    {
-    }
-
     /**
      * @param string                          $reference as a measuring program saves it
-     * @param list<array{0: float, 1: float}> $corners   of the chart in the photo, clockwise from its first patch, as shares of width and height
+     * @param string                          $name      of the chart, where the file has none
+     * @param list<array{0: float, 1: float}> $corners   of the chart in the photo, clockwise from its first patch, as shares of width and height; none to have it found
      * @param int                             $columns   of the chart; 0 where the names of its patches tell
      *
      * @throws Refused naming what is wrong with the file, the corners or the patches
      */
-    public function read(Photo $photo, string $reference, string $name, array $corners, int $columns, ChartTerms $terms): Chart
+    public static function read(Raster $raster, string $reference, string $name, array $corners, int $columns, ChartTerms $terms): ChartView
     {
         try {
             $chart = CgatsReader::read($reference);
             if ($columns > 0 || 0 === $chart->columns) {
                 $chart = $chart->in($columns);
             }
-            $patches = ChartReading::of($this->pixels->raster($photo), $chart, $corners);
+            $corners = [] === $corners ? ChartFinder::in($raster, $chart) : $corners;
+            $fitted = FittedChart::of(ChartReading::of($raster, $chart, $corners), $terms, $chart->columns);
 
-            return new Chart(ChartFit::of($patches, $terms), $patches, $corners, $chart->columns, '' === $chart->title ? $name : $chart->title, $terms);
+            return ChartView::of(new Chart($fitted->correction, $fitted->patches, $corners, $chart->columns, '' === $chart->title ? $name : $chart->title, $terms), $fitted);
         } catch (FormatError|\InvalidArgumentException $e) {
             throw new Refused(ucfirst($e->getMessage()), 0, $e);
         }
     }
 
-    /** The same chart, corrected in another way. */
-    public function refitted(Chart $chart, ChartTerms $terms): Chart
+    /** The same chart, corrected by the method it names. */
+    public static function refitted(Chart $chart): ChartView
     {
         try {
-            return new Chart(ChartFit::of($chart->patches, $terms), $chart->patches, $chart->corners, $chart->columns, $chart->name, $terms);
+            $fitted = FittedChart::of($chart->patches, $chart->terms, max(1, $chart->columns));
+
+            return ChartView::of(new Chart($fitted->correction, $fitted->patches, $chart->corners, $chart->columns, $chart->name, $chart->terms), $fitted);
         } catch (\InvalidArgumentException $e) {
             throw new Refused(ucfirst($e->getMessage()), 0, $e);
         }
-    }
-
-    public static function view(Chart $chart): ChartView
-    {
-        $differences = $chart->correction?->differences($chart->patches) ?? [];
-        $used = array_filter($differences, static fn (int $index): bool => $chart->patches[$index]->used, \ARRAY_FILTER_USE_KEY);
-        $mean = static fn (int $which): float => [] === $used ? 0.0 : array_sum(array_column($used, $which)) / \count($used);
-
-        return new ChartView(
-            new Grade([new Move($chart, id: 'm1')]),
-            array_map(static fn (ChartPatch $patch, array $pair): PatchView => PatchView::of($patch, $pair), $chart->patches, $differences),
-            $mean(0),
-            $mean(1),
-            [] === $used ? 0.0 : max(array_column($used, 1)),
-        );
     }
 }

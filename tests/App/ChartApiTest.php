@@ -8,7 +8,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LabD50;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\CgatsReader;
-use Tovrin\Core\Reading\ChartReading;
+use Tovrin\Core\Reading\Chart\Perspective;
 use Tovrin\Tests\Outside;
 
 /** Charts in photos, over HTTP: read by their corners, used in a grade, refused in words. */
@@ -36,9 +36,9 @@ final class ChartApiTest extends ApiTestCase
         $this->work();
         $reference = $this->reference();
         $wanted = ColourBlock::of(LabD50::class, $reference->labs)->in(Srgb::class);
-        $place = ChartReading::perspective(self::CORNERS);
+        $place = Perspective::ofCorners(self::CORNERS);
         foreach ([8, 12, 18, 25, 31] as $patch) {
-            [$u, $v] = $place(($patch % 8 + 0.5) / 8, (intdiv($patch, 8) + 0.5) / 5);
+            [$u, $v] = $place->at(($patch % 8 + 0.5) / 8, (intdiv($patch, 8) + 0.5) / 5);
             $pixel = Pictures::pixel($this->data.'/exports/1', (int) ($u * self::WIDTH), (int) ($v * self::HEIGHT));
             foreach ($wanted->at($patch) as $channel => $value) {
                 self::assertEqualsWithDelta(255.0 * max(0.0, min(1.0, $value)), $pixel[$channel], 5.0, $reference->names[$patch]);
@@ -112,13 +112,13 @@ final class ChartApiTest extends ApiTestCase
             $b[] = max(0.0, 0.52 * (0.02 * $one + 0.14 * $two + 0.84 * $three));
         }
         $seen = (new ColourBlock(\Tovrin\Core\Colour\LinearSrgb::class, $r, $g, $b))->in(Srgb::class);
-        $place = ChartReading::perspective(self::CORNERS);
+        $place = Perspective::ofCorners(self::CORNERS);
         $levels = array_fill(0, self::WIDTH * self::HEIGHT, [60, 58, 52]);
         // Drawn patch by patch, finer than pixels.
         for ($i = 0; $i < 1_440; ++$i) {
             for ($j = 0; $j < 960; ++$j) {
                 [$u, $v] = [($i + 0.5) / 1_440, ($j + 0.5) / 960];
-                [$x, $y] = $place($u, $v);
+                [$x, $y] = $place->at($u, $v);
                 $colour = $seen->at(8 * (int) (5 * $v) + (int) (8 * $u));
                 $levels[(int) ($y * self::HEIGHT) * self::WIDTH + (int) ($x * self::WIDTH)] = (null === $over ? null : $over($u, $v)) ?? array_map(static fn (float $value): int => (int) round(255.0 * min(1.0, $value)), $colour);
             }

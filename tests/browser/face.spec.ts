@@ -3,6 +3,8 @@ import { at, differing, distance, PHOTOS, rows, Studio, type Rgb } from './studi
 
 const colourfulness = (c: Rgb) => Math.max(...c) - Math.min(...c);
 const middleOf = async (of: Locator): Promise<[number, number]> => {
+  // Waits until it has come to rest: what is still loading above it moves it.
+  await of.hover();
   const box = await of.boundingBox();
   if (!box) throw new Error('It is not on the screen.');
   return [box.x + box.width / 2, box.y + box.height / 2];

@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
+const report = process.env['TOVRIN_TEST_REPORT'];
+
 export default defineConfig({
   testDir: '.',
   globalSetup: './seed.ts',
@@ -12,7 +14,7 @@ export default defineConfig({
   // A shared machine can stall for seconds; a test that needed its second try is reported as flaky.
   retries: process.env['CI'] ? 1 : 0,
   expect: { timeout: 20_000 },
-  reporter: [['list']],
+  reporter: report === undefined ? [['list']] : [['list'], ['junit', { outputFile: report }]],
   use: {
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,

@@ -19,7 +19,7 @@ test('photos begin with the starting look of their set; changing it asks about t
     await expect(dialog).toHaveCount(0);
   };
   await choose('Warm light');
-  const picker = page.locator('input[type=file]').first();
+  const picker = page.getByLabel('First photo files');
   await picker.setInputFiles([join(root, 'demo/photos/bowl-and-vase.jpg'), join(root, 'demo/photos/bowl-and-vase-2.jpg')]);
   await expect.poll(async () => (await api<{ photos: unknown[] }>(`/api/sets/${String(set)}`)).photos.length).toBe(2);
   const [first = 0, second = 0] = (await api<{ photos: { id: number }[] }>(`/api/sets/${String(set)}`)).photos.map(({ id }) => id);

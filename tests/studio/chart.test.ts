@@ -3,7 +3,7 @@ import { nextCorner, told, withCorner, type Laying } from '../../studio/src/feat
 
 describe('a chart that is laid over the photo', () => {
   it('asks for four corners, one after another, and then for none', () => {
-    let laying: Laying = { reference: 'CGATS.17', name: 'chart.txt', corners: [] };
+    let laying: Laying = { reference: 'CGATS.17', name: 'chart.txt', corners: [], why: '' };
     const asked: (string | null)[] = [];
     for (const at of [[0.1, 0.1], [0.9, 0.1], [0.9, 0.8], [0.1, 0.8]] as [number, number][]) {
       asked.push(nextCorner(laying));

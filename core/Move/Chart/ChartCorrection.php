@@ -62,15 +62,17 @@ final readonly class ChartCorrection
      * How far patches are from what they should be, by CIEDE2000.
      *
      * @param list<ChartPatch> $patches
+     * @param ChartLight|null  $light   that falls on them; even where it is not known
      *
      * @return list<array{0: float, 1: float}> before and after, by patch
      */
-    public function differences(array $patches): array
+    public function differences(array $patches, ?ChartLight $light = null): array
     {
+        $light ??= ChartLight::even(\count($patches));
         $measured = ColourBlock::of(LinearSrgb::class, array_column($patches, 'measured'));
         $wanted = ColourBlock::of(LabD50::class, array_column($patches, 'lab'));
 
-        return array_map(static fn (float $before, float $after): array => [$before, $after], DeltaE2000::between($measured->in(LabD50::class), $wanted), DeltaE2000::between($this->apply($measured)->in(LabD50::class), $wanted));
+        return array_map(static fn (float $before, float $after): array => [$before, $after], DeltaE2000::between($light->without($measured)->in(LabD50::class), $wanted), DeltaE2000::between($light->without($this->apply($measured))->in(LabD50::class), $wanted));
     }
 
     /**

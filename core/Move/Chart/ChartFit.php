@@ -30,12 +30,14 @@ final class ChartFit
 
     /**
      * @param list<ChartPatch> $patches
+     * @param ChartLight|null  $light   that falls on them; even where it is not known
      *
      * @throws \InvalidArgumentException when there are too few that can be used
      */
-    public static function of(array $patches, ChartTerms $terms): ChartCorrection
+    public static function of(array $patches, ChartTerms $terms, ?ChartLight $light = null): ChartCorrection
     {
-        $used = array_values(array_filter($patches, static fn (ChartPatch $patch): bool => $patch->used));
+        $lit = null === $light ? $patches : self::lit($patches, $light);
+        $used = array_values(array_filter($lit, static fn (ChartPatch $patch): bool => $patch->used));
         $free = $terms->count() - 1;
         $needed = (int) ceil(self::SPARE * $free) + 1;
         $coloured = \count(array_filter($used, static fn (ChartPatch $patch): bool => !$patch->isGrey()));
@@ -54,6 +56,18 @@ final class ChartFit
         }
 
         return new ChartCorrection($curves, $terms, self::whole(self::fitted($balanced, $wanted, $terms), $terms));
+    }
+
+    /**
+     * @param list<ChartPatch> $patches
+     *
+     * @return list<ChartPatch> as they should be in a light
+     */
+    private static function lit(array $patches, ChartLight $light): array
+    {
+        $wanted = $light->on(ColourBlock::of(LabD50::class, array_column($patches, 'lab'))->in(LinearSrgb::class))->in(LabD50::class);
+
+        return array_map(static fn (ChartPatch $patch, int $at): ChartPatch => new ChartPatch($patch->name, $patch->measured, $wanted->at($at), $patch->used), $patches, array_keys($patches));
     }
 
     /**

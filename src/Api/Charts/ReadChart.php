@@ -15,14 +15,14 @@ final readonly class ReadChart
 {
     /**
      * @param string                                      $reference what its patches should be: a text file as measuring programs save it (CGATS.17)
-     * @param list<array{0: int|float, 1: int|float}>     $corners   clockwise from the corner at the first patch, as shares of the photo's width and height
+     * @param list<array{0: int|float, 1: int|float}>     $corners   clockwise from the corner at the first patch, as shares of the photo's width and height; none to have the chart found
      * @param string                                      $name      of the file
      * @param int                                         $columns   of the chart; 0 where the names of its patches tell (A1, A2 …)
      */
     public function __construct(
         #[Assert\Length(max: 1_000_000)]
         public string $reference,
-        public array $corners,
+        public array $corners = [],
         #[Assert\Length(max: 200)]
         public string $name = '',
         #[Assert\Range(min: 0, max: ChartReference::PATCHES_MOST)]
@@ -34,6 +34,9 @@ final readonly class ReadChart
     #[Assert\Callback]
     public function check(ExecutionContextInterface $context): void
     {
+        if ([] === $this->corners) {
+            return;
+        }
         $wrong = 4 === \count($this->corners) ? Points::wrong($this->corners, 4) : 'a chart has four corners.';
         if (null !== $wrong) {
             $context->buildViolation($wrong)->atPath('corners')->addViolation();

@@ -1,7 +1,8 @@
 import type { Look } from './looks';
-import { statusOf, words, type GradeServer, type Kept, type Later, type PreviewListener, type SessionState, type Shelf } from './grading';
+import { statusOf, type GradeServer, type Kept, type Later, type PreviewListener, type SessionState, type Shelf } from './grading';
 import { applyPatch, isEmpty, patchBetween, same, type Patch } from './lookPatch';
 import { Observable } from './observable';
+import { reasonOf } from './reason';
 
 type Command = { what: 'edit'; patch: Patch } | { what: 'undo' | 'redo' } | { what: 'go'; number: number };
 
@@ -145,7 +146,7 @@ export class GradeSession extends Observable {
       this.failure = null;
     } catch (reason) {
       this.phase = 'failed';
-      this.failure = words(reason);
+      this.failure = reasonOf(reason);
       if (statusOf(reason) === GONE) this.end(reason);
     }
     this.sending = false;
@@ -155,10 +156,10 @@ export class GradeSession extends Observable {
 
   /** The photo is gone: what was not kept cannot be kept any more, and that is said. */
   private end(reason: unknown): void {
-    if (this.queue.length > 0) this.say(words(reason));
+    if (this.queue.length > 0) this.say(reasonOf(reason));
     this.queue = [];
     this.phase = 'failed';
-    this.failure = words(reason);
+    this.failure = reasonOf(reason);
     this.finish(reason);
   }
 
@@ -231,12 +232,12 @@ export class GradeSession extends Observable {
     }
     this.conflicts = 0;
     this.queue.shift();
-    this.say(words(reason));
+    this.say(reasonOf(reason));
     return false;
   }
 
   private waits(reason: unknown): boolean {
-    this.away = words(reason);
+    this.away = reasonOf(reason);
     const wait = RETRY_MS[Math.min(this.retries++, RETRY_MS.length - 1)] ?? 8000;
     this.cancelRetry = this.later(wait, () => {
       this.cancelRetry = null;

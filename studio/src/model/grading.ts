@@ -53,8 +53,3 @@ export type PreviewListener = (look: Look | null, inputAt: number) => void;
 export function statusOf(reason: unknown): number {
   return typeof reason === 'object' && reason !== null && 'status' in reason && typeof reason.status === 'number' ? reason.status : 0;
 }
-
-/** A failure in words for people. */
-export function words(reason: unknown): string {
-  return reason instanceof Error ? reason.message : String(reason);
-}

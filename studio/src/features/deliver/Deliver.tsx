@@ -12,6 +12,7 @@ import { OutputRow } from './OutputRow';
 import { PresetChoice } from './PresetChoice';
 import { filesWords, inFormat, plansOf, remembered, usual, USUAL_NAME, type Plan } from './outputs';
 import { isUnderWay, useDeliveries } from './useDeliveries';
+import { reasonOf } from '../../model/reason';
 
 const KEPT = 'deliver-as';
 const MOST_OUTPUTS = 8;
@@ -45,7 +46,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
   const underWay = deliveries.filter(isUnderWay);
   const what = photos.length === 1 ? (photos[0]?.name ?? '') : `${String(photos.length)} photos`;
   const fails = (reason: unknown) => {
-    setFailure(reason instanceof Error ? reason.message : String(reason));
+    setFailure(reasonOf(reason));
   };
   const change = (next: Plan[]) => {
     setOutputs(next);

@@ -6,6 +6,7 @@ import type { Look, LookFile } from '../../model/looks';
 import type { Say } from '../shell/say';
 import { SaveLookDialog } from './SaveLookDialog';
 import { FilePicker } from '../../ui/controls/FilePicker';
+import { reasonOf } from '../../model/reason';
 
 interface Props {
   /** The grade at hand. */
@@ -30,7 +31,7 @@ export function OwnLookActions({ look, any, onSay, onFailure }: Props) {
         count += brought.looks.length;
         refused.push(...brought.refused);
       } catch (reason) {
-        refused.push(reason instanceof Error ? reason.message : String(reason));
+        refused.push(reasonOf(reason));
       }
     }
     await refetch();

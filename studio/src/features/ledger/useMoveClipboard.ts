@@ -5,6 +5,7 @@ import type { Look } from '../../model/looks';
 import { moveIds } from '../../model/moveTree';
 import { copiedText, lastOf, lookIn, pasted, without } from '../../model/moveClipboard';
 import type { Say } from '../shell/say';
+import { reasonOf } from '../../model/reason';
 
 interface Ledger {
   look: Look;
@@ -57,7 +58,7 @@ export function useMoveClipboard(ledger: Ledger): void {
           onEdit(put.edit);
           onPasted(put.ids);
         },
-        (reason: unknown) => { onSay(`These moves cannot be pasted: ${reason instanceof Error ? reason.message : String(reason)}`); },
+        (reason: unknown) => { onSay(`These moves cannot be pasted: ${reasonOf(reason)}`); },
       );
     };
     document.addEventListener('copy', copy);

@@ -5,6 +5,7 @@ import type { PreviewListener } from '../../model/grading';
 import { CubeFeed, SETTLED_LATTICE } from '../../gl/CubeFeed';
 import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS } from '../../gl/planes';
 import type { Drawing } from './useRenderer';
+import { reasonOf } from '../../model/reason';
 
 export interface CubePreview {
   /** The cube of the look at rest is shown. */
@@ -37,7 +38,7 @@ export function useCubePreview(drawing: Drawing | null, photoId: number, look: L
         drawing.loop.cubeCame(cube.settled, cube.askedAt);
       },
       (reason) => {
-        setState((before) => ({ ...before, stale: reason instanceof Error ? reason.message : String(reason) }));
+        setState((before) => ({ ...before, stale: reasonOf(reason) }));
       },
     );
     setFeed(now);

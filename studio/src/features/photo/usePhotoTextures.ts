@@ -3,6 +3,7 @@ import type { Photo } from '../../api/client';
 import { pictureUrl } from '../../api/pictures';
 import type { Drawing } from './useRenderer';
 import { placeOf, zoomOf, type Size, type Viewport } from '../../gl/viewport';
+import { reasonOf } from '../../model/reason';
 
 type Loading = 'loading' | 'ready' | { error: string };
 
@@ -34,7 +35,7 @@ export function usePhotoTextures(drawing: Drawing | null, photo: Photo, viewport
         picture.close();
       })
       .catch((reason: unknown) => {
-        if (!abort.signal.aborted) setState({ error: reason instanceof Error ? reason.message : String(reason) });
+        if (!abort.signal.aborted) setState({ error: reasonOf(reason) });
       });
     return () => {
       abort.abort();

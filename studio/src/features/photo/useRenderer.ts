@@ -2,6 +2,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import { greys } from '../../theme';
 import { PhotoRenderer } from '../../gl/PhotoRenderer';
 import { RenderLoop } from '../../gl/renderLoop';
+import { reasonOf } from '../../model/reason';
 
 export interface Drawing {
   renderer: PhotoRenderer;
@@ -25,7 +26,7 @@ export function useRenderer(canvas: RefObject<HTMLCanvasElement | null>): { draw
         setDrawing(now);
         setFailure(null);
       } catch (reason) {
-        setFailure(reason instanceof Error ? reason.message : String(reason));
+        setFailure(reasonOf(reason));
       }
     };
     const end = () => {

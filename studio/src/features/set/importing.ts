@@ -1,5 +1,6 @@
-import { Failure, type Photo } from '../../api/client';
+import type { Photo } from '../../api/client';
 import { Observable } from '../../model/observable';
+import { reasonOf } from '../../model/reason';
 
 /** A file on its way into a set. */
 export interface Incoming {
@@ -78,7 +79,7 @@ export class Importing extends Observable {
       else this.onArrived(setId, photo);
     } catch (reason) {
       // What was not wanted did not come, or can be removed by hand.
-      if (!signal.aborted && !this.unwanted.delete(key)) this.change(key, { error: reason instanceof Failure || reason instanceof Error ? reason.message : String(reason) });
+      if (!signal.aborted && !this.unwanted.delete(key)) this.change(key, { error: reasonOf(reason) });
     }
   }
 

@@ -1,5 +1,6 @@
 import type { Say } from './say';
 import { Observable } from '../../model/observable';
+import { reasonOf } from '../../model/reason';
 
 export interface Message {
   text: string;
@@ -23,7 +24,7 @@ export class Messages extends Observable {
   };
 
   fail = (reason: unknown): void => {
-    this.say(reason instanceof Error ? reason.message : String(reason));
+    this.say(reasonOf(reason));
   };
 
   /** Does what the message offers. */

@@ -8,6 +8,8 @@ export interface Laying {
   reference: string;
   name: string;
   corners: Place[];
+  /** Why it was not found by itself; empty while nobody has looked. */
+  why: string;
 }
 
 /** With one more corner. */

@@ -2,13 +2,14 @@
 
 declare(strict_types=1);
 
-namespace Tovrin\Core\Reading;
+namespace Tovrin\Core\Reading\Chart;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Move\Chart\ChartPatch;
 use Tovrin\Core\Move\Chart\ChartReference;
+use Tovrin\Core\Reading\Raster;
 
 /** Reads the patches of a chart off a photo, given where its corners are. */
 final class ChartReading
@@ -34,12 +35,12 @@ final class ChartReading
     public static function of(Raster $raster, ChartReference $reference, array $corners): array
     {
         [$columns, $rows] = [$reference->columns, $reference->rows()];
-        $place = self::perspective(array_map(static fn (array $corner): array => [$corner[0] * $raster->width, $corner[1] * $raster->height], $corners));
+        $place = Perspective::ofCorners(array_map(static fn (array $corner): array => [$corner[0] * $raster->width, $corner[1] * $raster->height], $corners));
         $patches = [];
         foreach ($reference->names as $index => $name) {
             [$column, $row] = [$index % $columns, intdiv($index, $columns)];
-            $across = $place(($column + 0.5) / $columns, ($row + 0.5) / $rows);
-            $next = $place(($column + 0.5 + self::MIDDLE / 2.0) / $columns, ($row + 0.5 + self::MIDDLE / 2.0) / $rows);
+            $across = $place->at(($column + 0.5) / $columns, ($row + 0.5) / $rows);
+            $next = $place->at(($column + 0.5 + self::MIDDLE / 2.0) / $columns, ($row + 0.5 + self::MIDDLE / 2.0) / $rows);
             if (hypot($next[0] - $across[0], $next[1] - $across[1]) < self::PIXELS_LEAST * self::MIDDLE / 2.0) {
                 throw new \InvalidArgumentException('The chart is too small in this photo: its patches are only a few pixels wide. Take a closer photo of it.');
             }
@@ -48,7 +49,7 @@ final class ChartReading
             for ($i = 0; $i < self::SAMPLES ** 2; ++$i) {
                 $u = ($i % self::SAMPLES + 0.5) / self::SAMPLES - 0.5;
                 $v = (intdiv($i, self::SAMPLES) + 0.5) / self::SAMPLES - 0.5;
-                [$x, $y] = $place(($column + 0.5 + self::MIDDLE * $u) / $columns, ($row + 0.5 + self::MIDDLE * $v) / $rows);
+                [$x, $y] = $place->at(($column + 0.5 + self::MIDDLE * $u) / $columns, ($row + 0.5 + self::MIDDLE * $v) / $rows);
                 if ($x < 0.0 || $y < 0.0 || $x >= $raster->width || $y >= $raster->height) {
                     throw new \InvalidArgumentException(\sprintf('The chart reaches beyond the photo at patch %s. All of it has to be in the picture.', $name));
                 }
@@ -64,42 +65,6 @@ final class ChartReading
         }
 
         return $patches;
-    }
-
-    /**
-     * From the unit square to four corners.
-     *
-     * Source: Heckbert, "Fundamentals of Texture Mapping and Image Warping" (1989), section 2.2.3.
-     *
-     * @param list<array{0: float, 1: float}> $corners clockwise from (0, 0)
-     *
-     * @return \Closure(float, float): array{0: float, 1: float}
-     */
-    public static function perspective(array $corners): \Closure
-    {
-        if (4 !== \count($corners)) {
-            throw new \InvalidArgumentException('A chart has four corners.');
-        }
-        $turns = [];
-        foreach ([0, 1, 2, 3] as $i) {
-            [$a, $b, $c] = [$corners[$i], $corners[($i + 1) % 4], $corners[($i + 2) % 4]];
-            $turns[] = ($b[0] - $a[0]) * ($c[1] - $b[1]) - ($b[1] - $a[1]) * ($c[0] - $b[0]);
-        }
-        if (min($turns) * max($turns) <= 0.0) {
-            throw new \InvalidArgumentException('These corners make no chart: give them one after another, clockwise from the first patch.');
-        }
-        [[$x0, $y0], [$x1, $y1], [$x2, $y2], [$x3, $y3]] = $corners;
-        [$sx, $sy] = [$x0 - $x1 + $x2 - $x3, $y0 - $y1 + $y2 - $y3];
-        [$dx1, $dy1, $dx2, $dy2] = [$x1 - $x2, $y1 - $y2, $x3 - $x2, $y3 - $y2];
-        $d = $dx1 * $dy2 - $dx2 * $dy1;
-        $g = ($sx * $dy2 - $dx2 * $sy) / $d;
-        $h = ($dx1 * $sy - $sx * $dy1) / $d;
-
-        return static function (float $u, float $v) use ($x0, $y0, $x1, $y1, $x3, $y3, $g, $h): array {
-            $w = $g * $u + $h * $v + 1.0;
-
-            return [(($x1 - $x0 + $g * $x1) * $u + ($x3 - $x0 + $h * $x3) * $v + $x0) / $w, (($y1 - $y0 + $g * $y1) * $u + ($y3 - $y0 + $h * $y3) * $v + $y0) / $w];
-        };
     }
 
     /**

@@ -1,0 +1,2 @@
+/** Why something failed, in words. */
+export const reasonOf = (reason: unknown): string => (reason instanceof Error ? reason.message : String(reason));
