@@ -1,7 +1,7 @@
 <?php
 
-// Makes the demo looks that hold on to their photo's own colours: a palette, a match of one frame to another, and white ware
-// made neutral by four places.
+// Makes the demo looks that hold on to their photo's own colours: a palette, a match of one frame to another, true
+// colours by a chart, and white ware made neutral by four places.
 //
 //     php demo/begin.php
 
@@ -10,6 +10,7 @@ declare(strict_types=1);
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Preview;
+use Tovrin\App\Learning\ChartMaker;
 use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
@@ -20,6 +21,7 @@ use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Grain;
 use Tovrin\Core\Model\Moments;
 use Tovrin\Core\Model\Study;
+use Tovrin\Core\Move\Chart\ChartTerms;
 use Tovrin\Core\Move\Kind\Matching;
 use Tovrin\Core\Move\Kind\Neutralise;
 use Tovrin\Core\Move\Kind\Palette;
@@ -73,6 +75,11 @@ $match = Matching::between(PhotoPots::of($pots->families($study), $pots->names),
 // It shows more of the table and less of the wall than the first frame: pot by pot that does not matter.
 $match = new Matching($match->photo, $match->moments, $match->like, $match->reference, 'pots', limit: $match->limit, hold: true, takes: $match->takes);
 keep('like-the-first', 'Like the first frame', '', $match, Beginning::amount($match, $colours, Grain::ofPlainParts($raster->rgb, $raster->width, $raster->height)));
+
+[$raster] = photo('bowl-and-vase-chart');
+$chart = ChartMaker::read($raster, (string) file_get_contents(__DIR__.'/chart/quillhaven-chart.txt'), '', [], 0, ChartTerms::Matrix);
+printf("ΔE %.1f → %.1f, worst %.1f\n", $chart->meanBefore, $chart->meanAfter, $chart->worstAfter);
+keep('true-colours', 'True colours', 'By the glaze chart', $chart->look->moves[0]->kind);
 
 [$raster, , , $colours] = photo('bisque-by-the-window');
 $probes = array_map(static fn (array $at): NeutralProbe => NeutralPlaces::read($raster, $at), NeutralPlaces::of($raster, 4));

@@ -23,8 +23,8 @@ object { Turned(array[16] {<0,0.08>,<0.5,0.08>,<0.62,0.0>,<0.74,0.06>,<1.02,0.55
   Skin(2) translate <1.45,0,0.55> }
 #if (Frame = 4)
   #include "chart.inc"
-  object { GlazeChart(3.0) rotate x*24 translate <-0.1, 0.02, -2.5> }
+  object { GlazeChart(2.7) rotate x*18 translate <-0.1, 0.02, -3.5> }
 #end
-// small cup, unglazed
-object { Turned(array[12] {<0,0.07>,<0.36,0.07>,<0.42,0.0>,<0.48,0.03>,<0.56,0.35>,<0.58,0.75>,<0.60,0.98>,<0.575,1.01>,<0.545,0.98>,<0.52,0.75>,<0.48,0.3>,<0.0,0.18>}, 0.003)
-  #if (Mask = 0) texture { Bisque } #end Skin(5) translate <0.15,0,-1.95> }
+// small cup, unglazed; put away where the chart stands
+#if (Frame != 4) object { Turned(array[12] {<0,0.07>,<0.36,0.07>,<0.42,0.0>,<0.48,0.03>,<0.56,0.35>,<0.58,0.75>,<0.60,0.98>,<0.575,1.01>,<0.545,0.98>,<0.52,0.75>,<0.48,0.3>,<0.0,0.18>}, 0.003)
+  #if (Mask = 0) texture { Bisque } #end Skin(5) translate <0.15,0,-1.95> } #end

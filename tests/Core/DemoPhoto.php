@@ -21,8 +21,7 @@ final readonly class DemoPhoto
     public static function named(string $name, bool $inside = false): self
     {
         $photo = Outside::root().'/demo/photos/'.$name.'.jpg';
-        $preview = self::pixels($photo, 'rgb', 2048);
-        $raster = new Raster($preview[0], $preview[1], $preview[2]);
+        $raster = self::read($photo, 2048);
         [$labels, $width] = self::pixels(Outside::root().'/demo/masks/'.$name.'.png', 'gray', null);
         [$rgb] = self::pixels($photo, 'rgb', $width);
         $r = $g = $b = [];
@@ -41,6 +40,12 @@ final readonly class DemoPhoto
         }
 
         return new self($raster, $objects);
+    }
+
+    /** The pixels of a picture, made as wide as asked. */
+    public static function read(string $path, ?int $width = null): Raster
+    {
+        return new Raster(...self::pixels($path, 'rgb', $width));
     }
 
     /** Whether all neighbours of a pixel belong to the same object. */

@@ -13,7 +13,7 @@ const SETTLED_WITHIN_MS = 20_000;
 export const scratch = mkdtempSync(join(tmpdir(), 'tovrin-shots-'));
 
 /** Numbers of the demo photos, in the order of demo/set.json. */
-export const PHOTOS = { bowl: 1, bisque: 2, platter: 3, planters: 4, tiles: 5, second: 6, third: 7, wheel: 8, tones: 9, jug: 10 } as const;
+export const PHOTOS = { bowl: 1, bisque: 2, platter: 3, planters: 4, tiles: 5, second: 6, third: 7, wheel: 8, tones: 9, jug: 10, chart: 11 } as const;
 
 export function tovrin(args: string[], input?: string): string {
   return execFileSync(join(root, 'bin/tovrin'), args, { input, encoding: 'utf8', maxBuffer: 1 << 26 });

@@ -31,7 +31,7 @@ object { Bowl(2, Satiny(<0.78,0.56,0.20>), 1.5) translate <-3.2,0,1.4> }
 object {
   GlazeChart(3.6)
   #switch (View)
-  #case (2) rotate x*28 rotate y*-12 rotate z*0 translate <0,-1.2,0> rotate z*24 translate <0,1.55,0> #break
+  #case (2) rotate x*28 rotate y*-12 rotate z*0 translate <0,-1.2,0> rotate z*24 translate <0,1.85,0> #break
   #case (3) rotate z*180 translate y*2.75 rotate x*42 rotate y*14 translate <0.3,0.1,-0.6> #break
   #case (4) rotate x*20 rotate y*46 translate <-0.3,0.05,0> #break
   #case (5) translate -1.25*y rotate z*90 scale 0.42 rotate x*55 translate <0.9,0.75,-1.4> #break
@@ -42,4 +42,4 @@ object {
 }
 #if (View = 8) object { Cup(5, Satiny(<0.70,0.36,0.42>)) translate <1.25,0,-1.3> } #end
 #if (View = 9) object { Jar(5, Satiny(<0.70,0.36,0.42>), 2.4, 1.2) translate <0.75,0,-1.9> } #end
-#if (View = 10) box { <-6.5, 0, -6.1>, <-2.35, 9, -6> pigment { rgb 0.3 } finish { ambient 0 diffuse 0.8 } no_image } #end
+#if (View = 10) box { <-2.0, 0, -1.62>, <-0.9, 3.6, -1.55> pigment { rgb 0.3 } finish { ambient 0 diffuse 0.8 } no_image } #end

@@ -207,7 +207,7 @@ final class ChartFit
                 }
                 $damping *= 4.0;
             }
-            if ($before - $sum < 1e-9 * $before) {
+            if ($before - $sum < 1e-6 * $before) {
                 break;
             }
         }

@@ -66,7 +66,7 @@ final readonly class ChartLight
             array_map(static fn (array $place): float => 2.0 ** self::height($plane, $place), $places),
             max($corners) - min($corners),
             [] === $around ? 0.0 : max($around) - min($around),
-            [] === $around ? '' : $patches[array_search(min($around), $around, true)]->name,
+            [] === $around ? '' : $patches[array_keys($around, min($around), true)[0]]->name,
         );
     }
 
@@ -77,9 +77,9 @@ final readonly class ChartLight
      */
     public function on(ColourBlock $colours): ColourBlock
     {
-        $lit = static fn (array $values, array $factors): array => array_map(static fn (float $value, float $factor): float => $value * $factor, $values, $factors);
+        $lit = static fn (float $value, float $factor): float => $value * $factor;
 
-        return new ColourBlock(LinearSrgb::class, $lit($colours->a, $this->factors), $lit($colours->b, $this->factors), $lit($colours->c, $this->factors));
+        return new ColourBlock(LinearSrgb::class, array_map($lit, $colours->a, $this->factors), array_map($lit, $colours->b, $this->factors), array_map($lit, $colours->c, $this->factors));
     }
 
     /**
@@ -105,7 +105,8 @@ final readonly class ChartLight
         $wanted = ColourBlock::of(LabD50::class, array_column($patches, 'lab'))->in(XyzD50::class)->b;
         $stops = [];
         foreach ($patches as $at => $patch) {
-            if ($patch->used && $patch->lab[0] >= self::LIGHTNESS_LEAST && $corrected[$at] > 0.0) {
+            // The curves are laid through the greys, which therefore tell nothing.
+            if ($patch->used && !$patch->isGrey() && $patch->lab[0] >= self::LIGHTNESS_LEAST && $corrected[$at] > 0.0) {
                 $stops[$at] = log($corrected[$at] / $wanted[$at], 2);
             }
         }

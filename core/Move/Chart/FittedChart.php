@@ -4,16 +4,24 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Move\Chart;
 
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\Srgb;
+
 /** The patches of a chart as they were read, and the correction that comes of those that can be trusted. */
 final readonly class FittedChart
 {
-    /** ΔE00 that a patch is left at, at least, and as a multiple of the middle one: it is covered, or mirrors something. */
+    /** How far off a patch is by a first guess, in Lab, at least, and as a multiple of the middle one: it is covered. */
+    private const COVERED = 16.0;
+    private const COVERED_TIMES = 4.0;
+    private const GUESSES = 6;
+    /** ΔE00 that a patch is left at, at least, and as a multiple of the middle one: it is partly covered, or mirrors something. */
     private const STRAY = 8.0;
     private const STRAY_TIMES = 5.0;
     /** Of its patches, so many may be of no use. */
     private const LOST_MOST = 0.25;
     /** Stops: light that falls off more cannot be told from shade. */
-    private const FALLOFF_MOST = 1.2;
+    private const FALLOFF_MOST = 1.5;
     /** Stops that a part may be darker than light falling off explains. */
     private const SHADOW_MOST = 0.3;
     private const ROUNDS = 3;
@@ -33,8 +41,11 @@ final readonly class FittedChart
      */
     public static function of(array $patches, ChartTerms $terms, int $columns): self
     {
+        // Greys are taken at their word when a curve is laid through them: one that is covered has to be known before.
+        $seen = ColourBlock::of(LinearSrgb::class, array_column($patches, 'measured'))->in(Srgb::class);
+        $patches = self::marked($patches, RoughFit::off(array_map($seen->at(...), array_keys($patches)), array_column($patches, 'lab'), self::GUESSES), self::COVERED, self::COVERED_TIMES);
         $fitted = self::fitted($patches, $terms, $columns);
-        $patches = $fitted->marked();
+        $patches = self::marked($patches, array_column($fitted->differences, 1), self::STRAY, self::STRAY_TIMES);
         if ($patches !== $fitted->patches) {
             $fitted = self::fitted($patches, $terms, $columns);
         }
@@ -63,18 +74,20 @@ final readonly class FittedChart
         return new self($patches, $correction, $light, $correction->differences($patches, $light));
     }
 
-    /** @return list<ChartPatch> with those marked that are far from what they should be */
-    private function marked(): array
+    /**
+     * @param list<ChartPatch> $patches
+     * @param list<float>      $off   how far each is from what it should be
+     * @param float            $least what none is marked for
+     * @param float            $times the same as a multiple of the middle one
+     *
+     * @return list<ChartPatch> with those marked as not to be used that are far off
+     */
+    private static function marked(array $patches, array $off, float $least, float $times): array
     {
-        $after = [];
-        foreach ($this->patches as $at => $patch) {
-            if ($patch->used) {
-                $after[] = $this->differences[$at][1];
-            }
-        }
-        sort($after);
-        $most = max(self::STRAY, self::STRAY_TIMES * ($after[intdiv(\count($after), 2)] ?? 0.0));
+        $used = array_intersect_key($off, array_filter($patches, static fn (ChartPatch $patch): bool => $patch->used));
+        sort($used);
+        $most = max($least, $times * ($used[intdiv(\count($used), 2)] ?? 0.0));
 
-        return array_map(fn (ChartPatch $patch, int $at): ChartPatch => $patch->used && $this->differences[$at][1] > $most ? new ChartPatch($patch->name, $patch->measured, $patch->lab, false) : $patch, $this->patches, array_keys($this->patches));
+        return array_map(static fn (ChartPatch $patch, float $far): ChartPatch => $patch->used && $far > $most ? new ChartPatch($patch->name, $patch->measured, $patch->lab, false) : $patch, $patches, $off);
     }
 }

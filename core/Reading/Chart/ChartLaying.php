@@ -4,16 +4,14 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Reading\Chart;
 
-use Tovrin\Core\Model\Ridge;
 use Tovrin\Core\Move\Chart\ChartReference;
+use Tovrin\Core\Move\Chart\RoughFit;
 
 /** Which way a chart lies over pieces in rows: turned, and moved, so that colours agree. */
 final readonly class ChartLaying
 {
     /** Of the pieces in rows, so many must lie on the chart; the rest may be its frame, or what is beside it. */
     private const ON_LEAST = 0.7;
-    /** Numbers of a linear correction of three values, for each of three. */
-    private const TERMS = 4;
     private const PATCHES_LEAST = 9;
     /** Lab: a piece further off is no patch. */
     private const STRAY = 25.0;
@@ -36,9 +34,11 @@ final readonly class ChartLaying
         $best = $next = null;
         foreach ([0, 1, 2, 3] as $turns) {
             $turned = self::turned($cells, $turns);
-            [$columns, $rows] = [array_column($turned, 0), array_column($turned, 1)];
-            for ($right = -max($columns); $right < $reference->columns - min($columns); ++$right) {
-                for ($down = -max($rows); $down < $reference->rows() - min($rows); ++$down) {
+            // From where only its last column and row lie on the chart to where only the first do.
+            [$right, $rightEnd] = self::range(array_column($turned, 0), $reference->columns);
+            for (; $right < $rightEnd; ++$right) {
+                [$down, $downEnd] = self::range(array_column($turned, 1), $reference->rows());
+                for (; $down < $downEnd; ++$down) {
                     $laid = self::laid($turned, $right, $down, $reference);
                     if (null !== $laid && (null === $best || $laid->worth() < $best->worth())) {
                         [$best, $next] = [$laid, $best];
@@ -65,6 +65,16 @@ final readonly class ChartLaying
         $seen = Perspective::between($from, $to);
 
         return array_map(static fn (array $corner): array => $seen->at(...$corner), [[0.0, 0.0], [1.0, 0.0], [1.0, 1.0], [0.0, 1.0]]);
+    }
+
+    /**
+     * @param list<int> $numbers of columns or rows
+     *
+     * @return array{0: int, 1: int} how far they can be moved and still lie on a chart with so many
+     */
+    private static function range(array $numbers, int $length): array
+    {
+        return [] === $numbers ? [0, 0] : [-max($numbers), $length - min($numbers)];
     }
 
     /** What is least for the right one: few patches agree by chance far more easily than many. */
@@ -108,34 +118,22 @@ final readonly class ChartLaying
             $off = self::off($on, $reference);
         }
         // What a correction of so many numbers reaches by itself does not count.
-        $free = \count($on) - self::TERMS;
+        $free = \count($on) - RoughFit::TERMS;
 
         return new self($on, array_sum($off) / max(1, $free), 0.0);
     }
 
     /**
-     * Encoded values are nearly linear in Lab, by whatever camera.
-     *
      * @param list<array{0: int, 1: int, 2: FlatPiece}> $cells
      *
      * @return list<float> how far each is from what the values tell, in Lab
      */
     private static function off(array $cells, ChartReference $reference): array
     {
-        $rows = array_map(static fn (array $cell): array => [$cell[2]->colour[0] / 255.0, $cell[2]->colour[1] / 255.0, $cell[2]->colour[2] / 255.0, 1.0], $cells);
-        $squares = array_fill(0, \count($cells), 0.0);
-        foreach ([0, 1, 2] as $part) {
-            $targets = array_map(static fn (array $cell): float => $reference->labs[$cell[1] * $reference->columns + $cell[0]][$part], $cells);
-            $weights = Ridge::solve($rows, array_fill(0, \count($cells), 1.0), $targets, self::TERMS, 1e-3);
-            foreach ($rows as $i => $row) {
-                $sum = 0.0;
-                foreach ($row as $term => $value) {
-                    $sum += $weights[$term] * $value;
-                }
-                $squares[$i] += ($sum - $targets[$i]) ** 2;
-            }
-        }
-
-        return array_map(static fn (float $square): float => sqrt($square), $squares);
+        return RoughFit::off(
+            array_map(static fn (array $cell): array => [$cell[2]->colour[0] / 255.0, $cell[2]->colour[1] / 255.0, $cell[2]->colour[2] / 255.0], $cells),
+            array_map(static fn (array $cell): array => $reference->labs[$cell[1] * $reference->columns + $cell[0]], $cells),
+            1,
+        );
     }
 }

@@ -155,7 +155,7 @@ final class FlatPieces
             $long = sqrt(($xx + $yy + $root) / max(1e-6, $xx + $yy - $root));
             $shape = $count / (self::SHAPE * sqrt(max(1e-9, $determinant)));
             if ($shape >= self::SHAPE_LEAST && $shape <= self::SHAPE_MOST && $long <= self::LONG_MOST) {
-                $pieces[] = new FlatPiece($x + 0.5, $y + 0.5, sqrt($count), [$r / $count, $g / $count, $b / $count], $shape);
+                $pieces[] = new FlatPiece($x + 0.5, $y + 0.5, sqrt($count), [$r / $count, $g / $count, $b / $count], [$xx, $yy, $xy]);
             }
         }
 

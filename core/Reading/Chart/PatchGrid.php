@@ -17,6 +17,10 @@ final class PatchGrid
     /** A patch fills at least this share of its place in the grid, along each side. */
     private const FILLS_LEAST = 0.45;
     private const NEIGHBOURS = 10;
+    private const AROUND_LEAST = 4;
+    /** How little a piece may look like a tile of the grid, and how many neighbours it takes to make up for that. */
+    private const UNLIKE_MOST = 0.45;
+    private const UNLIKE_COSTS = 12.0;
     private const AROUND = [[1, 0], [-1, 0], [0, 1], [0, -1]];
 
     /** @var array<string, list<int>> numbers of pieces by the square that their middle is in */
@@ -68,7 +72,7 @@ final class PatchGrid
     }
 
     /**
-     * The ways from a piece to the next along a row and along a column: those with most pieces where they lead to, the shortest among these.
+     * The ways from a piece to the next along a row and along a column: those with most pieces where they lead to, and that have its shape.
      *
      * @return array{0: array{0: float, 1: float}, 1: array{0: float, 1: float}}|null
      */
@@ -84,29 +88,42 @@ final class PatchGrid
         usort($ways, static fn (array $one, array $other): int => hypot(...$one) <=> hypot(...$other));
         $ways = \array_slice($ways, 0, self::NEIGHBOURS);
         $best = null;
-        $most = [0, 0.0];
+        $most = 0.0;
         foreach ($ways as $u) {
             foreach ($ways as $v) {
                 $cell = $u[0] * $v[1] - $u[1] * $v[0];
                 [$long, $short] = [max(hypot(...$u), hypot(...$v)), min(hypot(...$u), hypot(...$v))];
                 // Clockwise, not too slanted, and filled by the piece.
-                if ($cell < 0.45 * $long * $short || $short < 0.3 * $long || $piece->size ** 2 < self::FILLS_LEAST ** 2 * $cell || $piece->size ** 2 > 1.1 * $cell) {
+                if ($cell < 0.3 * $long * $short || $short < 0.3 * $long || $piece->size ** 2 < self::FILLS_LEAST ** 2 * $cell || $piece->size ** 2 > 1.1 * $cell) {
                     continue;
                 }
-                $there = 0;
-                foreach ([-1, 0, 1] as $i) {
-                    foreach ([-1, 0, 1] as $j) {
-                        $there += null === $this->at($piece, $piece->x + $i * $u[0] + $j * $v[0], $piece->y + $i * $u[1] + $j * $v[1], self::OFF_MOST * $short) ? 0 : 1;
-                    }
-                }
-                $found = [$there, -($long ** 2 + $short ** 2)];
-                if (null === $best || $found > $most) {
-                    [$best, $most] = [[$u, $v], $found];
+                $unlike = $piece->unlike($u, $v);
+                $there = $unlike > self::UNLIKE_MOST ? 0 : $this->around($piece, $u, $v, self::OFF_MOST * $short);
+                if ($there >= self::AROUND_LEAST && $there - self::UNLIKE_COSTS * $unlike > $most) {
+                    [$best, $most] = [[$u, $v], $there - self::UNLIKE_COSTS * $unlike];
                 }
             }
         }
 
-        return $most[0] >= 4 ? $best : null;
+        return $best;
+    }
+
+    /**
+     * How many pieces there are where two ways lead to, itself among them: 9 at most.
+     *
+     * @param array{0: float, 1: float} $u
+     * @param array{0: float, 1: float} $v
+     */
+    private function around(FlatPiece $piece, array $u, array $v, float $off): int
+    {
+        $there = 0;
+        foreach ([-1, 0, 1] as $i) {
+            foreach ([-1, 0, 1] as $j) {
+                $there += null === $this->at($piece, $piece->x + $i * $u[0] + $j * $v[0], $piece->y + $i * $u[1] + $j * $v[1], $off) ? 0 : 1;
+            }
+        }
+
+        return $there;
     }
 
     /**

@@ -57,7 +57,7 @@ final readonly class Perspective
     public static function between(array $from, array $to): self
     {
         // Numbers of one size keep the sum well-conditioned.
-        $scale = max(array_map(static fn (array $place): float => max(abs($place[0]), abs($place[1])), $to));
+        $scale = max([1.0, ...array_map(static fn (array $place): float => max(abs($place[0]), abs($place[1])), $to)]);
         $rows = $targets = [];
         foreach ($from as $i => [$u, $v]) {
             [$x, $y] = [$to[$i][0] / $scale, $to[$i][1] / $scale];
