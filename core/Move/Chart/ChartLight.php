@@ -23,6 +23,10 @@ final readonly class ChartLight
     private const ROUNDS = 4;
     /** Patches around a place that tell how light it is there. */
     private const AROUND_LEAST = 4;
+    /** Stops: light that falls off more cannot be told from shade. */
+    private const FALLOFF_MOST = 1.5;
+    /** Stops that a part may be darker than light falling off explains. */
+    private const SHADOW_MOST = 0.3;
 
     /**
      * @param list<float> $factors by patch: its light as a share of that in the middle
@@ -68,6 +72,12 @@ final readonly class ChartLight
             [] === $around ? 0.0 : max($around) - min($around),
             [] === $around ? '' : $patches[array_keys($around, min($around), true)[0]]->name,
         );
+    }
+
+    /** Whether it can be allowed for. */
+    public function isEvenEnough(): bool
+    {
+        return $this->falloff <= self::FALLOFF_MOST && $this->shadow <= self::SHADOW_MOST;
     }
 
     /**

@@ -20,10 +20,6 @@ final readonly class FittedChart
     private const STRAY_TIMES = 5.0;
     /** Of its patches, so many may be of no use. */
     private const LOST_MOST = 0.25;
-    /** Stops: light that falls off more cannot be told from shade. */
-    private const FALLOFF_MOST = 1.5;
-    /** Stops that a part may be darker than light falling off explains. */
-    private const SHADOW_MOST = 0.3;
     private const ROUNDS = 3;
 
     /**
@@ -53,7 +49,7 @@ final readonly class FittedChart
         if (\count($lost) > self::LOST_MOST * \count($patches)) {
             throw new \InvalidArgumentException(\sprintf('of the chart’s %d patches %d are covered, clipped or in another colour than its values say (%s …). Photograph it uncovered, without reflections, and no lighter than fits.', \count($patches), \count($lost), implode(', ', \array_slice(array_column($lost, 'name'), 0, 4))));
         }
-        if ($fitted->light->shadow > self::SHADOW_MOST || $fitted->light->falloff > self::FALLOFF_MOST) {
+        if (!$fitted->light->isEvenEnough()) {
             throw new \InvalidArgumentException(\sprintf('a part of the chart is in shade: it is darkest around %s. Photograph it where the same light falls on all of it.', $fitted->light->darkest));
         }
 
@@ -68,6 +64,10 @@ final readonly class FittedChart
         // How light falls is known once colours are, and the other way round.
         for ($round = 1; $round <= self::ROUNDS; ++$round) {
             $light = ChartLight::seen($patches, $correction, $columns);
+            // In a shadow the two lead each other astray: what was seen first is nearest to the truth.
+            if (!$light->isEvenEnough()) {
+                break;
+            }
             $correction = ChartFit::of($patches, self::ROUNDS === $round ? $terms : ChartTerms::Matrix, $light);
         }
 

@@ -46,7 +46,7 @@ export type NeutralPlace = Schemas['NeutralPlaceView'];
 export type ProbePoint = Schemas['ProbePoint'];
 
 /** A failure the user can read: what is wrong and what to do. */
-export class Failure extends Error {
+class Failure extends Error {
   constructor(
     message: string,
     readonly status: number,
