@@ -16,6 +16,7 @@ use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Grain;
@@ -49,7 +50,7 @@ function photo(string $name): array
 function keep(string $file, string $name, string $label, MoveKind $kind, float $amount = 1.0): void
 {
     $path = __DIR__."/looks/$file.json";
-    file_put_contents($path, LookWriter::write(new Grade([new Move($kind, $label, strength: $amount, id: 'm1')], $name))."\n");
+    file_put_contents($path, LookWriter::write(new Grade([new Move($kind, $label, strength: $amount, id: 'm1')], $name, Edges::Unmixed))."\n");
     printf("%s: %d kB\n", $file, (int) (filesize($path) / 1000));
 }
 

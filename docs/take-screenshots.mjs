@@ -146,7 +146,7 @@ try {
     await tool('Area');
     await page.getByRole('list', { name: 'Moves', exact: true }).getByRole('listitem').first().click();
   });
-  await picture('match', 7);
+  await picture('chart', 11);
   await picture('neutralise', 2);
   await picture('guide', 4, async ({ page, settled }) => {
     await page.keyboard.press('F1');

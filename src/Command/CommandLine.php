@@ -38,6 +38,7 @@ final class CommandLine
             new RenderCommand(),
             new ApplyCommand(),
             new WatchCommand(),
+            new ChartCommand(),
             new ChooseCommand(),
             new MatteCommand(),
             new CheckCommand(),

@@ -3,6 +3,9 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { at, distance, PHOTOS, root, Studio, type Rgb } from './studio';
 
+const WHITE: Rgb = [241, 241, 239];
+/** Its middle, as shares of the chart's width and height. */
+const FIRST = [0.5 / 8, 0.5 / 5] as const;
 const VALUES = join(root, 'demo/chart/quillhaven-chart.txt');
 
 test('a chart is found by its values, its patches come right on the photo, and another method is one click away', async ({ page }) => {
@@ -22,15 +25,14 @@ test('a chart is found by its values, its patches come right on the photo, and a
   const params = async () => (await studio.kept(PHOTOS.chart)).look.moves[0]?.params as { corners: [number, number][]; patches: { name: string }[]; method?: string };
   await expect.poll(async () => (await params()).patches.length).toBe(40);
 
-  // The grey in the middle of the first column lies half way down the left side. By the file it is Lab 73, 0.5, 0.4.
+  // White, the first patch, where the light is strongest: by the file Lab 95, −0.06, 0.7.
   await studio.settled();
   const after = await studio.pixels();
   const { corners } = await params();
-  const [first, , , last] = corners as [[number, number], [number, number], [number, number], [number, number]];
-  const [u, v] = [(first[0] + last[0]) / 2 + ((corners[1]?.[0] ?? 0) - first[0]) / 16, (first[1] + last[1]) / 2];
-  const grey = at(after, ...(await studio.onCanvas(u, v)));
-  expect(distance(grey, [180, 179, 178])).toBeLessThan(9);
-  expect(distance(at(before, ...(await studio.onCanvas(u, v))), [180, 179, 178] as Rgb)).toBeGreaterThan(20);
+  const between = (side: 0 | 1) => corners.reduce((sum, corner, index) => sum + corner[side] * (index === 1 || index === 2 ? FIRST[0] : 1 - FIRST[0]) * (index > 1 ? FIRST[1] : 1 - FIRST[1]), 0);
+  const there = await studio.onCanvas(between(0), between(1));
+  expect(distance(at(after, ...there), WHITE)).toBeLessThan(8);
+  expect(distance(at(before, ...there), WHITE)).toBeGreaterThan(16);
 
   await controls.getByRole('button', { name: 'closer' }).click();
   await expect.poll(async () => (await params()).method).toBe('root-polynomial');

@@ -8,7 +8,7 @@ const seeded = join(dirname(fileURLToPath(import.meta.url)), '../../bin/seed-dem
 
 /**
  * Makes the data folder that servers of tests begin with: the demo set, with all that workers find out about its photos. Made once, it is
- * copied for each server; else each would study ten photos beside the tests. TOVRIN_TEST_SEED names one that is there already.
+ * copied for each server; else each would study all photos beside the tests. TOVRIN_TEST_SEED names one that is there already.
  */
 export default function seed(): (() => void) | undefined {
   if (process.env['TOVRIN_TEST_SEED'] !== undefined) return undefined;

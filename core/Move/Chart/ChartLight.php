@@ -29,7 +29,7 @@ final readonly class ChartLight
     private const SHADOW_MOST = 0.3;
 
     /**
-     * @param list<float> $factors by patch: its light as a share of that in the middle
+     * @param list<float> $factors by patch: its light as a share of the strongest on the chart
      * @param float       $falloff stops between the lightest corner and the darkest
      * @param float       $shadow  stops between what is lightest and what is darkest beyond that
      * @param string      $darkest the patch where it is
@@ -57,14 +57,14 @@ final readonly class ChartLight
                 $weights[$at] = 1.0 / (1.0 + (($stop - self::height($plane, $places[$at])) / self::USUAL) ** 2);
             }
         }
-        // As light as in the middle is what the correction takes it to be.
-        $plane[0] = 0.0;
+        // What the correction takes light to be is where it is strongest, so that nothing of the chart gets lighter than it should be.
+        $corners = array_map(static fn (array $corner): float => self::height([0.0, $plane[1], $plane[2]], [1.0, ...$corner]), [[-0.5, -0.5], [0.5, -0.5], [0.5, 0.5], [-0.5, 0.5]]);
+        $plane[0] = -max($corners);
         $left = [];
         foreach ($stops as $at => $stop) {
             $left[$at] = $stop - self::height($plane, $places[$at]);
         }
         $around = self::around($left, $columns);
-        $corners = array_map(static fn (array $corner): float => self::height($plane, [1.0, ...$corner]), [[-0.5, -0.5], [0.5, -0.5], [0.5, 0.5], [-0.5, 0.5]]);
 
         return new self(
             array_map(static fn (array $place): float => 2.0 ** self::height($plane, $place), $places),
