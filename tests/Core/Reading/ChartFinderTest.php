@@ -46,6 +46,25 @@ final class ChartFinderTest extends TestCase
         self::assertLessThan(2.5, array_sum(array_column($fitted->differences, 1)) / 40.0);
     }
 
+    public function testItIsFoundInTheDemosFrameAndPutsItRight(): void
+    {
+        $raster = DemoPhoto::read(Outside::root().'/demo/photos/bowl-and-vase-chart.jpg', 2048);
+        $corners = ChartFinder::in($raster, self::chart());
+        // Read off the photo by eye.
+        foreach ([[0.326, 0.574], [0.691, 0.576], [0.693, 0.921], [0.322, 0.918]] as $corner => [$x, $y]) {
+            self::assertEqualsWithDelta($x, $corners[$corner][0], 0.006);
+            self::assertEqualsWithDelta($y, $corners[$corner][1], 0.006);
+        }
+        $fitted = self::fitted($raster, $corners);
+        self::assertGreaterThan(5.0, array_sum(array_column($fitted->differences, 0)) / 40.0);
+        self::assertLessThan(1.0, array_sum(array_column($fitted->differences, 1)) / 40.0);
+        self::assertLessThan(3.0, max([0.0, ...array_column($fitted->differences, 1)]));
+        self::assertSame('A1', $fitted->patches[0]->name);
+        // Light comes from the left, and nothing of the chart gets lighter than it should be.
+        self::assertEqualsWithDelta(1.0, max([0.0, ...$fitted->light->factors]), 0.06);
+        self::assertGreaterThan($fitted->light->factors[39], $fitted->light->factors[0]);
+    }
+
     public function testCoveredPatchesAreLeftOut(): void
     {
         $raster = self::view('view-8');
