@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Archive;
 
 use Doctrine\DBAL\Connection;
-use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\SetImport;
 use Tovrin\App\Message\ImportSet;
 use Tovrin\App\Process\Leases;
@@ -26,20 +25,20 @@ final readonly class SetImportQueue
 
     public function send(int $import): void
     {
-        $this->connection->executeStatement('UPDATE set_import SET seen_at = ? WHERE id = ?', [self::at(), $import]);
+        $this->connection->executeStatement('UPDATE set_import SET seen_at = ? WHERE id = ?', [Leases::at(), $import]);
         $this->queue->put(new ImportSet($import), Transport::Large);
     }
 
     /** Takes a waiting one up for this process; false when it does not wait, or another process has it. */
     public function claim(int $import): bool
     {
-        return 1 === $this->connection->executeStatement('UPDATE set_import SET worker = ?, seen_at = ? WHERE id = ? AND state = ? AND worker IS NULL', [Leases::own(), self::at(), $import, SetImport::WAITING]);
+        return 1 === $this->connection->executeStatement('UPDATE set_import SET worker = ?, seen_at = ? WHERE id = ? AND state = ? AND worker IS NULL', [Leases::own(), Leases::at(), $import, SetImport::WAITING]);
     }
 
     /** Whether this process still has it, and is to go on. */
     public function goesOn(int $import): bool
     {
-        return 1 === $this->connection->executeStatement('UPDATE set_import SET seen_at = ? WHERE id = ? AND state = ? AND worker = ?', [self::at(), $import, SetImport::WAITING, Leases::own()]);
+        return 1 === $this->connection->executeStatement('UPDATE set_import SET seen_at = ? WHERE id = ? AND state = ? AND worker = ?', [Leases::at(), $import, SetImport::WAITING, Leases::own()]);
     }
 
     /** This process begins the photo that is next; says how often that was begun before, and never ended. */
@@ -68,7 +67,7 @@ final readonly class SetImportQueue
     {
         return 1 === $this->connection->executeStatement(
             'UPDATE set_import SET next_photo = next_photo + 1, attempts = 0, done = done + ?, words = ?, seen_at = ? WHERE id = ? AND worker = ?',
-            [(int) $done, json_encode($words, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), self::at(), $import, Leases::own()],
+            [(int) $done, json_encode($words, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), Leases::at(), $import, Leases::own()],
         );
     }
 
@@ -103,21 +102,15 @@ final readonly class SetImportQueue
     public function takeUpAbandoned(): void
     {
         /** @var list<array{id: int, worker: string|null, seen_at: string|null}> $rows */
-        $rows = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at FROM set_import WHERE worker IS NOT NULL OR (state = ? AND (seen_at < ? OR seen_at > ?))', [SetImport::WAITING, self::at(-self::FORGOTTEN_SECONDS), self::at(60)]);
+        $rows = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at FROM set_import WHERE worker IS NOT NULL OR (state = ? AND (seen_at < ? OR seen_at > ?))', [SetImport::WAITING, Leases::at(-self::FORGOTTEN_SECONDS), Leases::at(60)]);
         foreach ($rows as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt]) {
             if (null === $worker) {
                 $this->send($id);
-            } elseif ($worker === Leases::own() || !Leases::isAlive($worker, null === $seenAt ? null : new DatePoint($seenAt))) {
-                // This process has nothing in hand while it looks.
+            } elseif (Leases::isAbandoned($worker, $seenAt)) {
                 if (1 === $this->connection->executeStatement('UPDATE set_import SET worker = NULL WHERE id = ? AND worker = ?', [$id, $worker])) {
                     $this->send($id);
                 }
             }
         }
-    }
-
-    private static function at(int $seconds = 0): string
-    {
-        return (new DatePoint(\sprintf('%+d seconds', $seconds)))->format('Y-m-d H:i:s');
     }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Delivery;
 
 use Doctrine\DBAL\Connection;
-use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Process\Leases;
 
@@ -26,17 +25,15 @@ final readonly class Abandoned
         /** @var list<array{id: int, worker: string, seen_at: string|null}> $running */
         $running = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at FROM export_job WHERE state = ? AND worker IS NOT NULL', [ExportJob::RUNNING]);
         foreach ($running as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt]) {
-            // Two workers may find the same one: only the first takes it from the dead one. This process has nothing in hand while it
-            // looks: what it seems to have could not be put down, on a full disk for example.
-            if ($worker === Leases::own() || !Leases::isAlive($worker, null === $seenAt ? null : new DatePoint($seenAt))) {
+            // Two workers may find the same one: only the first takes it from the dead one.
+            if (Leases::isAbandoned($worker, $seenAt)) {
                 $this->queue->takenFrom($id, $worker);
             }
         }
-        $before = static fn (int $seconds): string => (new DatePoint(\sprintf('%+d seconds', -$seconds)))->format('Y-m-d H:i:s');
         // What seems to have been asked for in the time to come was asked for before the clock was put back.
         $forgotten = $this->connection->fetchFirstColumn(
             'SELECT id FROM export_job j WHERE state = ? AND (seen_at < CASE format WHEN ? THEN ? ELSE ? END OR seen_at > ?) AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0 AND (format <> ? OR NOT EXISTS (SELECT 1 FROM export_job o WHERE o.delivery_id = j.delivery_id AND o.format <> j.format AND o.state IN (?, ?)))',
-            [ExportJob::QUEUED, ExportJob::ARCHIVE, $before(self::ARCHIVE_SECONDS), $before(self::FORGOTTEN_SECONDS), $before(-self::ARCHIVE_SECONDS), ExportJob::ARCHIVE, ExportJob::QUEUED, ExportJob::RUNNING],
+            [ExportJob::QUEUED, ExportJob::ARCHIVE, Leases::at(-self::ARCHIVE_SECONDS), Leases::at(-self::FORGOTTEN_SECONDS), Leases::at(self::ARCHIVE_SECONDS), ExportJob::ARCHIVE, ExportJob::QUEUED, ExportJob::RUNNING],
         );
         foreach ($forgotten as $id) {
             if (is_numeric($id)) {

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Delivery;
 
 use Doctrine\DBAL\Connection;
-use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Imaging\Apply\Exactness;
 use Tovrin\App\Library\PhotoStore;
@@ -35,7 +34,7 @@ final readonly class ExportQueue
         $rows = $this->connection->fetchAllAssociative('SELECT id, cost FROM export_job WHERE delivery_id = ? AND state = ? AND format <> ? ORDER BY id', [$delivery, ExportJob::QUEUED, ExportJob::ARCHIVE]);
         // One transaction: a write lock for each of a thousand files would take a second.
         $this->connection->transactional(function () use ($rows, $delivery): void {
-            $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE delivery_id = ? AND state = ?', [self::now(), $delivery, ExportJob::QUEUED]);
+            $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE delivery_id = ? AND state = ?', [Leases::at(), $delivery, ExportJob::QUEUED]);
             foreach ($rows as ['id' => $id, 'cost' => $cost]) {
                 $this->queue->put(new MakeFile($id), match (true) {
                     $cost > self::QUICK => Transport::Large,
@@ -52,7 +51,7 @@ final readonly class ExportQueue
     /** Asks for one file again whose worker or message was lost. */
     public function sendAgain(int $job): void
     {
-        $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE id = ?', [self::now(), $job]);
+        $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE id = ?', [Leases::at(), $job]);
         $this->queue->put(new MakeFile($job), Transport::Steady);
     }
 
@@ -61,7 +60,7 @@ final readonly class ExportQueue
     {
         return 1 === $this->connection->executeStatement(
             'UPDATE export_job SET state = ?, stage = ?, worker = ?, seen_at = ?, progress = 0, attempts = attempts + 1 WHERE id = ? AND state = ? AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0',
-            [ExportJob::RUNNING, 'Starting', Leases::own(), self::now(), $job, ExportJob::QUEUED],
+            [ExportJob::RUNNING, 'Starting', Leases::own(), Leases::at(), $job, ExportJob::QUEUED],
         );
     }
 
@@ -72,7 +71,7 @@ final readonly class ExportQueue
      */
     public function progress(int $job, string $stage, float $share): bool
     {
-        $this->connection->executeStatement('UPDATE export_job SET stage = ?, progress = ?, seen_at = ? WHERE id = ? AND worker = ?', [$stage, $share, self::now(), $job, Leases::own()]);
+        $this->connection->executeStatement('UPDATE export_job SET stage = ?, progress = ?, seen_at = ? WHERE id = ? AND worker = ?', [$stage, $share, Leases::at(), $job, Leases::own()]);
         $wanted = $this->connection->fetchOne('SELECT 1 FROM export_job LEFT JOIN photo ON photo.id = photo_id WHERE export_job.id = ? AND worker = ? AND NOT cancel_wanted AND photo.removed_at IS NULL', [$job, Leases::own()]);
 
         return false !== $wanted;
@@ -89,7 +88,7 @@ final readonly class ExportQueue
     {
         $ended = $this->connection->executeStatement(
             'UPDATE export_job SET state = ?, stage = ?, worker = NULL, made_at = ?, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ? AND worker = ?',
-            [$state, ucfirst($state), self::now(), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
+            [$state, ucfirst($state), Leases::at(), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
         );
         $forgotten = 1 !== $ended && false === $this->connection->fetchOne('SELECT 1 FROM export_job WHERE id = ?', [$job]);
         if ($forgotten || (1 === $ended && ExportJob::DONE !== $state)) {
@@ -182,10 +181,5 @@ final readonly class ExportQueue
             'UPDATE export_job SET cancel_wanted = 1, stage = CASE state WHEN ? THEN ? ELSE stage END, state = CASE state WHEN ? THEN ? ELSE state END WHERE '.$condition.' AND state IN (?, ?)',
             [ExportJob::QUEUED, 'Cancelled', ExportJob::QUEUED, ExportJob::CANCELLED, $value, ExportJob::QUEUED, ExportJob::RUNNING],
         );
-    }
-
-    private static function now(): string
-    {
-        return (new DatePoint())->format('Y-m-d H:i:s');
     }
 }

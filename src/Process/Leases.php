@@ -45,6 +45,23 @@ final class Leases
         return null !== $seenAt && $now->getTimestamp() - $seenAt->getTimestamp() < self::SILENT_SECONDS;
     }
 
+    /**
+     * Whether what a worker took up is to be taken up again. To be asked by a process that has nothing in hand: what it seems to have itself could not be
+     * put down, on a full disk for example.
+     *
+     * @param string|null $seenAt as at() gives it
+     */
+    public static function isAbandoned(string $worker, ?string $seenAt): bool
+    {
+        return $worker === self::own() || !self::isAlive($worker, null === $seenAt ? null : new DatePoint($seenAt));
+    }
+
+    /** Now, or so many seconds from now, as the tables have it. */
+    public static function at(int $seconds = 0): string
+    {
+        return (new DatePoint(\sprintf('%+d seconds', $seconds)))->format('Y-m-d H:i:s');
+    }
+
     private static function machine(): string
     {
         return substr((string) preg_replace('/[^A-Za-z0-9-]/', '-', (string) gethostname()), 0, 64);

@@ -24,7 +24,7 @@ final readonly class Workers
                 $this->connection->executeStatement('DELETE FROM worker WHERE name = ?', [$name]);
             }
         }
-        $this->connection->executeStatement('INSERT OR REPLACE INTO worker (name, lane, seen_at) VALUES (?, ?, ?)', [Leases::own(), $lane->value, (new DatePoint())->format('Y-m-d H:i:s')]);
+        $this->connection->executeStatement('INSERT OR REPLACE INTO worker (name, lane, seen_at) VALUES (?, ?, ?)', [Leases::own(), $lane->value, Leases::at()]);
     }
 
     /** This process works no more. */

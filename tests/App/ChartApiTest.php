@@ -49,6 +49,18 @@ final class ChartApiTest extends ApiTestCase
         self::assertLessThanOrEqual($view['meanAfter'] + 0.05, $closer['meanAfter']);
     }
 
+    public function testWithoutCornersItIsFound(): void
+    {
+        $this->photographed();
+        $view = $this->json('POST', '/api/photos/1/chart', '/api/photos/{id}/chart', $this->asked(['corners' => []]));
+        /** @var array{look: array{moves: list<array{params: array{corners: list<array{float, float}>}}>}, meanAfter: float} $view */
+        foreach ($view['look']['moves'][0]['params']['corners'] as $i => [$x, $y]) {
+            self::assertEqualsWithDelta(self::CORNERS[$i][0], $x, 0.01);
+            self::assertEqualsWithDelta(self::CORNERS[$i][1], $y, 0.01);
+        }
+        self::assertLessThan(1.0, $view['meanAfter']);
+    }
+
     public function testWhatIsCoveredOrClippedIsLeftOut(): void
     {
         // A hand over the lower right, and a lamp's reflection on the upper left.

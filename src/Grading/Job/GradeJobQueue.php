@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tovrin\App\Grading\Job;
 
 use Doctrine\DBAL\Connection;
-use Symfony\Component\Clock\DatePoint;
 use Tovrin\App\Entity\GradeJobPhoto;
 use Tovrin\App\Message\ChangeGrade;
 use Tovrin\App\Process\Leases;
@@ -30,7 +29,7 @@ final readonly class GradeJobQueue
         // One transaction: a write lock for each of a thousand photos would take a second.
         $this->connection->transactional(function () use ($job): void {
             $waiting = $this->connection->fetchFirstColumn('SELECT id FROM grade_job_photo WHERE job_id = ? AND state = ? AND worker IS NULL ORDER BY id', [$job, GradeJobPhoto::WAITING]);
-            $this->connection->executeStatement('UPDATE grade_job_photo SET seen_at = ? WHERE job_id = ? AND state = ?', [self::at(), $job, GradeJobPhoto::WAITING]);
+            $this->connection->executeStatement('UPDATE grade_job_photo SET seen_at = ? WHERE job_id = ? AND state = ?', [Leases::at(), $job, GradeJobPhoto::WAITING]);
             foreach ($waiting as $id) {
                 $this->put(is_numeric($id) ? (int) $id : 0);
             }
@@ -42,7 +41,7 @@ final readonly class GradeJobQueue
     {
         return 1 === $this->connection->executeStatement(
             'UPDATE grade_job_photo SET worker = ?, seen_at = ?, attempts = attempts + 1 WHERE id = ? AND state = ? AND worker IS NULL AND (SELECT paused FROM grade_job WHERE grade_job.id = job_id) = 0',
-            [Leases::own(), self::at(), $id, GradeJobPhoto::WAITING],
+            [Leases::own(), Leases::at(), $id, GradeJobPhoto::WAITING],
         );
     }
 
@@ -64,7 +63,7 @@ final readonly class GradeJobQueue
     /** Puts a photo back that this process does not finish, since it was told to end. */
     public function giveBack(int $id): void
     {
-        $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, attempts = attempts - 1, seen_at = ? WHERE id = ? AND worker = ?', [self::at(), $id, Leases::own()]);
+        $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, attempts = attempts - 1, seen_at = ? WHERE id = ? AND worker = ?', [Leases::at(), $id, Leases::own()]);
         $this->put($id);
     }
 
@@ -80,23 +79,22 @@ final readonly class GradeJobQueue
         /** @var list<array{id: int, worker: string, seen_at: string|null, attempts: int}> $taken */
         $taken = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at, attempts FROM grade_job_photo WHERE state = ? AND worker IS NOT NULL', [GradeJobPhoto::WAITING]);
         foreach ($taken as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt, 'attempts' => $attempts]) {
-            // This process has nothing in hand while it looks.
-            if ($worker !== Leases::own() && Leases::isAlive($worker, null === $seenAt ? null : new DatePoint($seenAt))) {
+            if (!Leases::isAbandoned($worker, $seenAt)) {
                 continue;
             }
             $given = $attempts >= self::ATTEMPTS;
             $words = $given ? [\sprintf('It was begun %d times, and each time the process that did it ended in the middle: it was killed, or there was too little memory.', $attempts)] : [];
-            $mine = $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, seen_at = ?, state = ?, words = ? WHERE id = ? AND worker = ?', [self::at(), $given ? GradeJobPhoto::LEFT_OUT : GradeJobPhoto::WAITING, json_encode($words, \JSON_THROW_ON_ERROR), $id, $worker]);
+            $mine = $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, seen_at = ?, state = ?, words = ? WHERE id = ? AND worker = ?', [Leases::at(), $given ? GradeJobPhoto::LEFT_OUT : GradeJobPhoto::WAITING, json_encode($words, \JSON_THROW_ON_ERROR), $id, $worker]);
             if (1 === $mine && !$given) {
                 $this->put($id);
             }
         }
         $forgotten = $this->connection->fetchFirstColumn(
             'SELECT id FROM grade_job_photo WHERE state = ? AND worker IS NULL AND (seen_at < ? OR seen_at > ?) AND (SELECT paused FROM grade_job WHERE grade_job.id = job_id) = 0',
-            [GradeJobPhoto::WAITING, self::at(-self::FORGOTTEN_SECONDS), self::at(60)],
+            [GradeJobPhoto::WAITING, Leases::at(-self::FORGOTTEN_SECONDS), Leases::at(60)],
         );
         foreach ($forgotten as $id) {
-            $this->connection->executeStatement('UPDATE grade_job_photo SET seen_at = ? WHERE id = ?', [self::at(), $id]);
+            $this->connection->executeStatement('UPDATE grade_job_photo SET seen_at = ? WHERE id = ?', [Leases::at(), $id]);
             $this->put(is_numeric($id) ? (int) $id : 0);
         }
     }
@@ -104,10 +102,5 @@ final readonly class GradeJobQueue
     private function put(int $id): void
     {
         $this->queue->put(new ChangeGrade($id), Transport::Grades);
-    }
-
-    private static function at(int $seconds = 0): string
-    {
-        return (new DatePoint(\sprintf('%+d seconds', $seconds)))->format('Y-m-d H:i:s');
     }
 }
