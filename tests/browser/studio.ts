@@ -8,7 +8,8 @@ import { PNG } from 'pngjs';
 export { root };
 export type Rgb = [number, number, number];
 
-const SETTLED_WITHIN_MS = 20_000;
+/** Patience, not a promise: where other tests take all processors, edges that are looked for three times over take 20 seconds. What is promised is measured in bench. */
+const SETTLED_WITHIN_MS = 60_000;
 
 export const scratch = mkdtempSync(join(tmpdir(), 'tovrin-shots-'));
 
