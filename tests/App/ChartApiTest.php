@@ -54,7 +54,8 @@ final class ChartApiTest extends ApiTestCase
         $this->photographed();
         $view = $this->json('POST', '/api/photos/1/chart', '/api/photos/{id}/chart', $this->asked(['corners' => []]));
         /** @var array{look: array{moves: list<array{params: array{corners: list<array{float, float}>}}>}, meanAfter: float} $view */
-        foreach ($view['look']['moves'][0]['params']['corners'] as $i => [$x, $y]) {
+        $corners = $view['look']['moves'][0]['params']['corners'];
+        foreach ($corners as $i => [$x, $y]) {
             self::assertEqualsWithDelta(self::CORNERS[$i][0], $x, 0.01);
             self::assertEqualsWithDelta(self::CORNERS[$i][1], $y, 0.01);
         }
