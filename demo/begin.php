@@ -41,7 +41,7 @@ require __DIR__.'/../vendor/autoload.php';
 function photo(string $name): array
 {
     $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$name.jpg", $name), Preview::SIDE);
-    $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
+    $raster = $pixels->raster();
     $study = StudyMaker::study($raster);
 
     return [$raster, $study, Pots::of($study), ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()];

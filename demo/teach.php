@@ -18,15 +18,13 @@ use Tovrin\Core\Reach\Learned;
 use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Stroke;
 use Tovrin\Core\Reach\StrokeShape;
-use Tovrin\Core\Reading\Raster;
 
 require __DIR__.'/../vendor/autoload.php';
 
 /** @var array<string, array{photo: string, moves: list<array{want: list<non-empty-list<array{0: float, 1: float}>>, hold: list<non-empty-list<array{0: float, 1: float}>>, broader?: float, withinWindows?: bool}>}> $all */
 $all = json_decode((string) file_get_contents(__DIR__.'/strokes.json'), true, 16, \JSON_THROW_ON_ERROR);
 foreach ($all as $name => ['photo' => $photo, 'moves' => $marked]) {
-    $pixels = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), Preview::SIDE);
-    $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
+    $raster = PictureShape::reduce(PictureFile::read(__DIR__."/photos/$photo", $photo), Preview::SIDE)->raster();
     $learner = new ReachLearner($raster, StudyMaker::study($raster), '');
     $file = __DIR__."/looks/$name.json";
     $grade = LookJson::read((string) file_get_contents($file));

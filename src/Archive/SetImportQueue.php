@@ -106,10 +106,8 @@ final readonly class SetImportQueue
         foreach ($rows as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt]) {
             if (null === $worker) {
                 $this->send($id);
-            } elseif (Leases::isAbandoned($worker, $seenAt)) {
-                if (1 === $this->connection->executeStatement('UPDATE set_import SET worker = NULL WHERE id = ? AND worker = ?', [$id, $worker])) {
-                    $this->send($id);
-                }
+            } elseif (Leases::isAbandoned($worker, $seenAt) && 1 === $this->connection->executeStatement('UPDATE set_import SET worker = NULL WHERE id = ? AND worker = ?', [$id, $worker])) {
+                $this->send($id);
             }
         }
     }

@@ -22,7 +22,6 @@ use Tovrin\App\Learning\PatchView;
 use Tovrin\Core\Format\LookWriter;
 use Tovrin\Core\Move\Chart\ChartReference;
 use Tovrin\Core\Move\Chart\ChartTerms;
-use Tovrin\Core\Reading\Raster;
 
 #[AsCommand('chart', 'Finds a chart of known colours in a picture, and makes the look that puts colours right')]
 final class ChartCommand extends Command
@@ -50,8 +49,8 @@ final class ChartCommand extends Command
         $method = Files::option($input, 'method') ?? '';
         $terms = ChartTerms::tryFrom($method) ?? throw new UsageError(\sprintf('--method %s is not possible: give matrix or root-polynomial.', $method));
         try {
-            $pixels = Preview::of(PictureFile::read($path, $path, Preview::SIDE));
-            $view = ChartMaker::read(new Raster($pixels->bytes(), $pixels->width, $pixels->height), $text, basename($values), self::corners($input), self::columns($input), $terms);
+            $raster = Preview::of(PictureFile::read($path, $path, Preview::SIDE))->raster();
+            $view = ChartMaker::read($raster, $text, basename($values), self::corners($input), self::columns($input), $terms);
         } catch (PictureError|Refused $e) {
             throw new UsageError($e->getMessage(), 0, $e);
         }

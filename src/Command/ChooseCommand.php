@@ -28,7 +28,6 @@ use Tovrin\Core\Reach\Reach;
 use Tovrin\Core\Reach\Stroke;
 use Tovrin\Core\Reach\StrokeShape;
 use Tovrin\Core\Reading\Pots;
-use Tovrin\Core\Reading\Raster;
 
 #[AsCommand('choose', 'Learns a reach from strokes on a picture')]
 final class ChooseCommand extends Command
@@ -63,8 +62,7 @@ final class ChooseCommand extends Command
             throw new UsageError(\sprintf('There are %d strokes; at most %d can be learned from.', \count($strokes), self::MOST_STROKES));
         }
         try {
-            $pixels = Preview::of(PictureFile::read($path, $path, Preview::SIDE));
-            $raster = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
+            $raster = Preview::of(PictureFile::read($path, $path, Preview::SIDE))->raster();
             $study = StudyMaker::study($raster);
             $learner = new ReachLearner($raster, $study, '');
             $json = true === $input->getOption('json');

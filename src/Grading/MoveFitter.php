@@ -23,7 +23,6 @@ use Tovrin\Core\Move\Reference;
 use Tovrin\Core\Reading\Beginning;
 use Tovrin\Core\Reading\ColourSample;
 use Tovrin\Core\Reading\Pots;
-use Tovrin\Core\Reading\Raster;
 
 /** Makes moves for a photo that hold on to its own colours, and fits those made for another photo to it. */
 final readonly class MoveFitter
@@ -64,7 +63,7 @@ final readonly class MoveFitter
     public function matchFile(Photo $photo, string $path, string $name): LookView
     {
         $pixels = Preview::of(PictureFile::read($path, $name));
-        $study = StudyMaker::study(new Raster($pixels->bytes(), $pixels->width, $pixels->height));
+        $study = StudyMaker::study($pixels->raster());
 
         return $this->like($photo, Pots::of($study)->reference(mb_substr($name, 0, 200), $study, ColourSample::of($pixels->bytes(), $pixels->width, $pixels->height)->colours()));
     }

@@ -8,6 +8,7 @@ use Tovrin\App\Imaging\Decode\Origin;
 use Tovrin\App\Imaging\Metadata\Metadata;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\VipsImage;
+use Tovrin\Core\Reading\Raster;
 
 /** A decoded picture: interleaved RGB or RGB with alpha, row by row without padding, in whatever encoding its colours say. */
 final readonly class Pixels
@@ -64,6 +65,12 @@ final readonly class Pixels
     public function bytes(): string
     {
         return \is_string($this->held) ? $this->held : $this->held->toString();
+    }
+
+    /** The pixels for what reads pictures; of 8 bits without alpha, as those of previews are. */
+    public function raster(): Raster
+    {
+        return new Raster($this->bytes(), $this->width, $this->height);
     }
 
     /** The same picture in memory of its own. */

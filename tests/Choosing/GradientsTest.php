@@ -174,9 +174,7 @@ final class GradientsTest extends TestCase
 
     private static function raster(Pixels $picture): Raster
     {
-        $preview = PictureShape::reduce($picture, 1600);
-
-        return new Raster($preview->bytes(), $preview->width, $preview->height);
+        return PictureShape::reduce($picture, 1600)->raster();
     }
 
     private static function colours(Pixels $picture): Colours

@@ -58,7 +58,7 @@ final readonly class MaskedPhoto
     {
         $full = PictureFile::read($photo, $name);
         $pixels = null === $decoding ? PictureShape::reduce($full, self::PREVIEW) : $decoding->preview($full, self::PREVIEW);
-        $preview = new Raster($pixels->bytes(), $pixels->width, $pixels->height);
+        $preview = $pixels->raster();
         $mask = new \Imagick($maskPath);
         $height = (int) round(self::WIDTH * $mask->getImageHeight() / $mask->getImageWidth());
         $mask->sampleImage(self::WIDTH, $height);

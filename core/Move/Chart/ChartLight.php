@@ -87,9 +87,7 @@ final readonly class ChartLight
      */
     public function on(ColourBlock $colours): ColourBlock
     {
-        $lit = static fn (float $value, float $factor): float => $value * $factor;
-
-        return new ColourBlock(LinearSrgb::class, array_map($lit, $colours->a, $this->factors), array_map($lit, $colours->b, $this->factors), array_map($lit, $colours->c, $this->factors));
+        return self::times($colours, $this->factors);
     }
 
     /**
@@ -99,7 +97,15 @@ final readonly class ChartLight
      */
     public function without(ColourBlock $colours): ColourBlock
     {
-        return (new self(array_map(static fn (float $factor): float => 1.0 / $factor, $this->factors), 0.0, 0.0, ''))->on($colours);
+        return self::times($colours, array_map(static fn (float $factor): float => 1.0 / $factor, $this->factors));
+    }
+
+    /** @param list<float> $factors by colour */
+    private static function times(ColourBlock $colours, array $factors): ColourBlock
+    {
+        $times = static fn (float $value, float $factor): float => $value * $factor;
+
+        return new ColourBlock(LinearSrgb::class, array_map($times, $colours->a, $factors), array_map($times, $colours->b, $factors), array_map($times, $colours->c, $factors));
     }
 
     /**

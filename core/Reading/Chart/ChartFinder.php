@@ -50,7 +50,7 @@ final class ChartFinder
         if (null !== $best) {
             throw new \InvalidArgumentException(\sprintf('Of the chart’s %d patches only %d can be seen. Uncover it, and photograph it larger, sharp and without reflections; or mark its corners by hand.', $count, \count($best->cells)));
         }
-        if ($most >= max(9, self::ANY_LEAST * $count)) {
+        if ($most >= max(ChartLaying::PATCHES_LEAST, self::ANY_LEAST * $count)) {
             throw new \InvalidArgumentException(\sprintf('There are patches in rows in this photo, %d of them, but not in the colours of this chart. Are these its values? Otherwise mark its corners by hand.', $most));
         }
         throw new \InvalidArgumentException('No chart was found in this photo. It has to be whole, sharp and not too small; or mark its corners by hand.');

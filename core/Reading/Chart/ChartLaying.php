@@ -12,7 +12,8 @@ final readonly class ChartLaying
 {
     /** Of the pieces in rows, so many must lie on the chart; the rest may be its frame, or what is beside it. */
     private const ON_LEAST = 0.7;
-    private const PATCHES_LEAST = 9;
+    /** Fewer pieces in rows are no chart. */
+    public const PATCHES_LEAST = 9;
     /** Lab: a piece further off is no patch. */
     private const STRAY = 25.0;
 

@@ -20,6 +20,8 @@ final class FlatPieces
     private const LONG_MOST = 3.5;
     /** Pieces with their middles nearer than this, as a share of their size, are one. */
     private const SAME = 0.3;
+    /** Pixels of the squares by which pieces near one another are found. */
+    private const SQUARE = 16;
 
     /**
      * @param int $patches of the chart: no piece of it is larger than their share of the picture
@@ -41,15 +43,15 @@ final class FlatPieces
     }
 
     /**
-     * Of two that are the same, the one that has more of a patch's shape.
+     * Of two that are the same, the larger.
      *
-     * @param array<string, list<FlatPiece>> $pieces by the square of 16 pixels that their middle is in
+     * @param array<string, list<FlatPiece>> $pieces by the square that their middle is in
      *
      * @return array<string, list<FlatPiece>>
      */
     private static function with(array $pieces, FlatPiece $piece): array
     {
-        [$column, $row] = [(int) ($piece->x / 16), (int) ($piece->y / 16)];
+        [$column, $row] = [(int) ($piece->x / self::SQUARE), (int) ($piece->y / self::SQUARE)];
         for ($i = $column - 1; $i <= $column + 1; ++$i) {
             for ($j = $row - 1; $j <= $row + 1; ++$j) {
                 foreach ($pieces["$i $j"] ?? [] as $at => $other) {

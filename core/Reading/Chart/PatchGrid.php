@@ -57,7 +57,7 @@ final class PatchGrid
                 continue;
             }
             $grid = $this->grown($number, $basis);
-            if (\count($grid) > 8) {
+            if (\count($grid) >= ChartLaying::PATCHES_LEAST) {
                 $seen += array_fill_keys(array_column($grid, 2), true);
             }
             if (\count($grid) > \count($best)) {
