@@ -30,9 +30,9 @@ final readonly class GradeLink
 
     /**
      * @param int|null     $lattice nodes along each axis; null is as few as keep what is promised
-     * @param list<Pixels> $more    pictures that it will be applied to as well
+     * @param (\Closure(): list<Pixels>)|null $more gives pictures that it will be applied to as well
      */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice = null, array $more = []): self
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice = null, ?\Closure $more = null): self
     {
         $pictureColours = new PictureColours($pixels, $more);
         $samples = $pictureColours->samples();
@@ -45,9 +45,9 @@ final readonly class GradeLink
     /**
      * The link that gives how much each pixel is reached by a move, in all three channels.
      *
-     * @param list<Pixels> $more pictures that it will be applied to as well
+     * @param (\Closure(): list<Pixels>)|null $more gives pictures that it will be applied to as well
      */
-    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, int $lattice, array $more = []): self
+    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, int $lattice, ?\Closure $more = null): self
     {
         $pictureColours = new PictureColours($pixels, $more);
         $even = Lattice::uniform($lattice);

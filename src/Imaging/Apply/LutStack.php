@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Apply\Edges\Strip;
+use Tovrin\App\Imaging\Apply\Edges\MixedRuns;
 use Tovrin\App\Imaging\ColourTag;
 use Tovrin\App\Imaging\Native\ColourTransform;
 use Tovrin\App\Imaging\Native\LittleCms;
@@ -40,9 +40,9 @@ final readonly class LutStack
 
     /**
      * @param int|null     $lattice nodes along each axis; null is as few as keep what is promised
-     * @param list<Pixels> $more    pictures that it will be applied to as well
+     * @param (\Closure(): list<Pixels>)|null $more gives pictures that it will be applied to as well
      */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, ?int $lattice = null, array $more = []): self
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, ?int $lattice = null, ?\Closure $more = null): self
     {
         $pictureColours = new PictureColours($pixels, $more);
         $samples = $pictureColours->samples();
@@ -57,9 +57,9 @@ final readonly class LutStack
     /**
      * What gives how much each pixel is reached by a move, in all three channels.
      *
-     * @param list<Pixels> $more pictures that it will be applied to as well
+     * @param (\Closure(): list<Pixels>)|null $more gives pictures that it will be applied to as well
      */
-    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, int $lattice, array $more = []): self
+    public static function ofWeights(Grade $grade, int $move, EncodingTransform $transform, Pixels $pixels, PlanePictures $planes, int $lattice, ?\Closure $more = null): self
     {
         $pictureColours = new PictureColours($pixels, $more);
         $even = Lattice::uniform($lattice);
@@ -99,29 +99,29 @@ final readonly class LutStack
     }
 
     /**
-     * Applies it to tiles of the picture.
+     * Applies it to the mixed pixels of the picture.
      *
-     * @param Pixels $tiles 16 bits, without transparency, which are written over
+     * @param Pixels $mixed 16 bits, without transparency, which are written over
      */
-    public function inStrip(Pixels $tiles, Strip $strip): Pixels
+    public function ofRuns(Pixels $mixed, MixedRuns $runs): Pixels
     {
-        $target = $tiles->shared();
-        Vips::aside(function () use ($tiles, $strip, $target): string {
+        $target = $mixed->shared();
+        Vips::aside(function () use ($mixed, $runs, $target): string {
             $count = \count($this->stack->counts());
-            $image = $tiles->image();
-            $planes = array_map(fn (int $number): VipsImage => $this->planes->inStrip($number, $image, $strip), array_reverse(range(0, max(0, $count - 1))));
+            $image = $mixed->image();
+            $planes = array_map(fn (int $number): VipsImage => $this->planes->ofRuns($number, $image, $runs), array_reverse(range(0, max(0, $count - 1))));
             $first = array_shift($planes);
             $between = $first->join(...$planes, ...[$image]);
             $transform = $this->transform(str_repeat(PlaneSureness::BETWEEN, $count), 16, 16, false);
             foreach ($between->strips() as $top => $part) {
-                $rows = intdiv($part->length, 2 * ($count + 3) * $tiles->width);
-                $transform->lines($part->bytes, $target->at(6 * $top * $tiles->width), $tiles->width, $rows, 2 * ($count + 3) * $tiles->width, 6 * $tiles->width);
+                $rows = intdiv($part->length, 2 * ($count + 3) * $mixed->width);
+                $transform->lines($part->bytes, $target->at(6 * $top * $mixed->width), $mixed->width, $rows, 2 * ($count + 3) * $mixed->width, 6 * $mixed->width);
             }
 
             return '';
         });
 
-        return $tiles;
+        return $mixed;
     }
 
     private function colour(Pixels $picture, SharedBytes $source, SharedBytes $target, int $bits, PlaneSureness $sure, int $from, int $to): void

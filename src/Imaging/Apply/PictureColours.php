@@ -20,19 +20,34 @@ final class PictureColours
     /**
      * Begins to count in a process of its own, unless that was done while decoding; the pixels must stay as they are until occupancy() has answered.
      *
-     * @param list<Pixels> $more pictures whose colours come too
+     * @param (\Closure(): list<Pixels>)|null $more gives pictures whose colours come too; asked when they are needed
      */
-    public function __construct(private readonly Pixels $pixels, array $more = [])
+    public function __construct(private readonly Pixels $pixels, private readonly ?\Closure $more = null)
     {
-        $counted = null === $pixels->bins ? [$pixels, ...$more] : $more;
-        $this->counting = [] === $counted ? null : Vips::begin(static fn (): string => ColourCount::of(...$counted));
+        $this->counting = self::counting($pixels);
+    }
+
+    private static function counting(Pixels $pixels): ?ForkedTask
+    {
+        return null === $pixels->bins ? Vips::begin(static fn (): string => ColourCount::of($pixels)) : null;
     }
 
     /** May be asked once. */
     public function occupancy(): Occupancy
     {
-        // Bytes of either: SOME where one of them has some.
-        return new Occupancy(($this->counting?->result() ?? str_repeat(Occupancy::NONE, Occupancy::BINS ** 3)) | ($this->pixels->bins ?? ''));
+        $counting = [$this->counting];
+        $pictures = [$this->pixels];
+        foreach (null === $this->more ? [] : ($this->more)() as $pixels) {
+            $counting[] = self::counting($pixels);
+            $pictures[] = $pixels;
+        }
+        $bins = str_repeat(Occupancy::NONE, Occupancy::BINS ** 3);
+        foreach ($pictures as $number => $pixels) {
+            // Bytes of either: SOME where one of them has some.
+            $bins |= $counting[$number]?->result() ?? (string) $pixels->bins;
+        }
+
+        return new Occupancy($bins);
     }
 
     /**

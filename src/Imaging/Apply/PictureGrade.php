@@ -66,8 +66,8 @@ final readonly class PictureGrade
     {
         $finished = $this->link->apply($picture, $progress, $bits, $colours);
         if (null !== $this->mixed) {
-            $graded = fn (Pixels $side): Pixels => $this->link instanceof LutStack ? $this->link->inStrip($side->copy(), $this->mixed->strip) : $this->link->apply($side->copy(), static function (): void {}, 16, $colours);
-            $this->mixed->into($finished, $graded($this->mixed->inside), $graded($this->mixed->outside), $this->mixedIn);
+            $graded = fn (Pixels $side): Pixels => $this->link instanceof LutStack ? $this->link->ofRuns($side->copy(), $this->mixed->runs) : $this->link->apply($side->copy(), static function (): void {}, 16, $colours);
+            $this->mixed->into($finished, ...array_map($graded, $this->mixed->sides()), encoding: $this->mixedIn);
         }
 
         return $finished;
@@ -81,9 +81,10 @@ final readonly class PictureGrade
         return MixedPixels::of($edges, $pixels);
     }
 
-    /** @return list<Pixels> */
-    private static function sides(?MixedPixels $mixed): array
+    /** @return (\Closure(): list<Pixels>)|null */
+    private static function sides(?MixedPixels $mixed): ?\Closure
     {
-        return null === $mixed ? [] : [$mixed->inside, $mixed->outside];
+        // They are worked out while the grade's table is chosen.
+        return null === $mixed ? null : static fn (): array => $mixed->sides();
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Apply\Edges\Strip;
+use Tovrin\App\Imaging\Apply\Edges\MixedRuns;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
@@ -112,15 +112,15 @@ final readonly class PlanePictures
     }
 
     /**
-     * A plane in tiles of the picture, in 16 bits. To be called in a process of its own.
+     * A plane in the mixed pixels of the picture, in 16 bits. To be called in a process of its own.
      *
-     * @param VipsImage $colours of the tiles, 16 bits
+     * @param VipsImage $colours of these pixels, 16 bits
      */
-    public function inStrip(int $number, VipsImage $colours, Strip $strip): VipsImage
+    public function ofRuns(int $number, VipsImage $colours, MixedRuns $runs): VipsImage
     {
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
 
-        return self::levels(null === $area ? null : $strip->of(self::drawn($area, 16), 16), null === $soft ? null : $strip->of($soft->image(), 32), $colours, 16);
+        return self::levels(null === $area ? null : $runs->drawn(self::drawn($area, 16), 16), null === $soft ? null : $runs->drawn($soft->image(), 32), $colours, 16);
     }
 
     /** Which of the planes are 0, 1 or something else in a part of the picture. */

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply\Edges;
 
+use Tovrin\App\Imaging\Apply\ColourCount;
+use Tovrin\App\Imaging\ColourTag;
+use Tovrin\App\Imaging\ForkedTask;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
@@ -17,44 +20,73 @@ use Tovrin\Core\Colour\Encoding\StandardRgb;
  * a line, a by projecting the pixel on the way between them, and the rest r, which is texture and noise, on both. So what is graded is
  * F + r and B + r, and mixing them as they were mixed gives the pixel back where nothing was changed.
  */
-final readonly class MixedPixels
+final class MixedPixels
 {
     private const HAIR = 1e-6;
     /** What counts of a difference: of its light and dark, equal in all three channels, this part less than of the rest. */
     private const LESS = 0.7;
     private const TELLS = [[1.0 - self::LESS / 3, -self::LESS / 3, -self::LESS / 3], [-self::LESS / 3, 1.0 - self::LESS / 3, -self::LESS / 3], [-self::LESS / 3, -self::LESS / 3, 1.0 - self::LESS / 3]];
 
+    /** @var array{Pixels, Pixels}|null the colours on the one side, 16 bits, and on the other */
+    private ?array $sides = null;
+
     /**
-     * @param Pixels      $inside  the colours on the one side, 16 bits
-     * @param Pixels      $outside and on the other
+     * @param ForkedTask  $taking  that takes them apart
+     * @param SharedBytes $inside  where it puts the colours on the one side
+     * @param SharedBytes $outside and on the other
      * @param SharedBytes $share   how much of a pixel is of the first, as 16 bits
      */
-    private function __construct(public Strip $strip, public Pixels $inside, public Pixels $outside, private SharedBytes $share)
+    private function __construct(public readonly MixedRuns $runs, private readonly ForkedTask $taking, private readonly SharedBytes $inside, private readonly SharedBytes $outside, private readonly SharedBytes $share, private readonly ColourTag $colours)
     {
     }
 
-    /** Null when no pixel of the picture is mixed. */
+    /** Begins to take them apart; the picture has to stay as it is until sides() has answered. Null when no pixel is mixed. */
     public static function of(EdgePictures $edges, Pixels $picture): ?self
     {
         if ($edges->isEmpty()) {
             return null;
         }
         $strip = Strip::mixed($edges, $picture);
-        [$width, $height] = [$strip->width, $strip->height];
-        [$inside, $outside, $share] = [new SharedBytes(6 * $width * $height), new SharedBytes(6 * $width * $height), new SharedBytes(2 * $width * $height)];
         $beside = $strip->shared(static fn (): VipsImage => VipsImage::over($edges->inside, $edges->width, $edges->height, 4, 8)->join(VipsImage::over($edges->outside, $edges->width, $edges->height, 4, 8)), 8, 8);
-        Vips::aside(static function () use ($picture, $strip, $beside, $inside, $outside, $share): string {
-            $pixels = VipsImage::over($strip->taken($picture), $strip->width, $strip->height, $picture->channels(), $picture->bits);
-            [$one, $other, $part] = self::apart($pixels->colours(), $picture->colours->encoding, VipsImage::over($beside, $strip->width, $strip->height, 8, 8));
+        $sureness = new SharedBytes($strip->width * $strip->height);
+        Vips::drawn($sureness, static fn (): VipsImage => VipsImage::over($beside, $strip->width, $strip->height, 8, 8)->band(3));
+        $runs = MixedRuns::of($strip, $sureness->toString());
+        if ($runs->isEmpty()) {
+            return null;
+        }
+        $pixels = $runs->width * $runs->height;
+        [$inside, $outside, $share] = [new SharedBytes(6 * $pixels), new SharedBytes(6 * $pixels), new SharedBytes(2 * $pixels)];
+        $taking = Vips::begin(static function () use ($picture, $runs, $beside, $inside, $outside, $share): string {
+            $pixels = VipsImage::over($runs->ofPicture($picture), $runs->width, $runs->height, $picture->channels(), $picture->bits);
+            [$one, $other, $part] = self::apart($pixels->colours(), $picture->colours->encoding, VipsImage::over($runs->ofStrip($beside, 8), $runs->width, $runs->height, 8, 8));
             $one->into($inside);
             $other->into($outside);
             $part->into($share);
 
-            return '';
+            return ColourCount::of(self::pixels($runs, $inside, $picture->colours), self::pixels($runs, $outside, $picture->colours));
         });
-        $made = static fn (SharedBytes $memory): Pixels => new Pixels($width, $height, 16, false, $memory, null, $picture->colours);
 
-        return new self($strip, $made($inside), $made($outside), $share);
+        return new self($runs, $taking, $inside, $outside, $share, $picture->colours);
+    }
+
+    /**
+     * What is to be graded instead of them.
+     *
+     * @return array{Pixels, Pixels} the colours on the one side, 16 bits, and on the other
+     */
+    public function sides(): array
+    {
+        if (null === $this->sides) {
+            $bins = $this->taking->result();
+            $this->sides = [self::pixels($this->runs, $this->inside, $this->colours, $bins), self::pixels($this->runs, $this->outside, $this->colours, $bins)];
+        }
+
+        return $this->sides;
+    }
+
+    private static function pixels(MixedRuns $runs, SharedBytes $memory, ColourTag $colours, ?string $bins = null): Pixels
+    {
+        return new Pixels($runs->width, $runs->height, 16, false, $memory, null, $colours, bins: $bins);
     }
 
     /**
@@ -82,7 +114,7 @@ final readonly class MixedPixels
 
             return $curves->encoded($linear->add($curves->linear($inside->image())->subtract($linear)->multiply($share)), $finished->bits);
         });
-        $this->strip->put($memory, $finished);
+        $this->runs->put($memory, $finished);
     }
 
     /**
