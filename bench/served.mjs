@@ -1,6 +1,6 @@
 // What the measurements over HTTP share: a server of its own with an empty data directory, and a browser.
 import { execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -26,6 +26,25 @@ export async function quiet(page) {
   for (let rest = 0; rest < 5; rest = open.size === 0 ? rest + 1 : 0) await page.waitForTimeout(100);
 }
 
+/** Seconds of processor time of a process and all that come from it. */
+function processorSeconds(of) {
+  const parents = new Map();
+  const ticks = new Map();
+  for (const name of readdirSync('/proc').filter((entry) => /^\d+$/.test(entry))) {
+    try {
+      const stat = readFileSync(`/proc/${name}/stat`, 'utf8');
+      const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+      parents.set(Number(name), Number(fields[1]));
+      // Its own time, and that of those of its children that have ended.
+      ticks.set(Number(name), [11, 12, 13, 14].reduce((sum, at) => sum + Number(fields[at]), 0));
+    } catch {
+      // It is gone.
+    }
+  }
+  const belongs = (pid) => pid === of || (parents.has(pid) && belongs(parents.get(pid)));
+  return [...ticks].reduce((sum, [pid, own]) => sum + (belongs(pid) ? own : 0), 0) / 100;
+}
+
 /** Serves an empty set, does some work with it, and leaves nothing behind. */
 export async function served(port, work) {
   const data = mkdtempSync(join(tmpdir(), 'tovrin-bench-'));
@@ -43,6 +62,8 @@ export async function served(port, work) {
     await work({
       base,
       data,
+      /** Seconds of processor time that the server's processes have taken that still run. */
+      processorSeconds: () => processorSeconds(server.pid),
       send,
       /** The bowl and vase, enlarged to 24 megapixels. */
       bring24Megapixels: async () => {

@@ -85,6 +85,25 @@ final readonly class Cube
      */
     public function toFloats(): string
     {
+        return $this->packed('g*', static fn (array $values): array => $values);
+    }
+
+    /** The same as 16-bit unsigned integers, least significant byte first: half as much to send, and fine enough for what is gone in a moment. */
+    public function toShorts(): string
+    {
+        return $this->packed('v*', static function (array $values): array {
+            $words = [];
+            foreach ($values as $value) {
+                $words[] = (int) ($value * 65535.0 + 0.5);
+            }
+
+            return $words;
+        });
+    }
+
+    /** @param \Closure(list<float>): list<float|int> $numbers */
+    private function packed(string $format, \Closure $numbers): string
+    {
         $out = '';
         $weights = [] === $this->weights ? array_fill(0, \count($this->red), 1.0) : $this->weights;
         // Packed in slabs: one call with all values as arguments would need a very large stack.
@@ -99,7 +118,7 @@ final readonly class Cube
                 $values[] = $this->blue[$i];
                 $values[] = $weights[$i];
             }
-            $out .= pack('g*', ...$values);
+            $out .= pack($format, ...$numbers($values));
         }
 
         return $out;

@@ -29,10 +29,13 @@ final class Run
     private array $anchors = [];
     /** @var array<int, Reach|null> of the moves that are gone through, as they act */
     private array $reaches = [];
+    /** @var \WeakMap<Reach, array<int, float>> what reaches weigh the photo's own colours, where these are gone through again */
+    private \WeakMap $weighed;
 
     public function __construct(private readonly Grade $grade, private Colours $source, private ?PlaneValues $planes)
     {
         $this->running = $source;
+        $this->weighed = new \WeakMap();
         $white = null;
         $told = 0;
         foreach ($grade->moves as $index => $move) {
@@ -50,6 +53,25 @@ final class Run
         }
     }
 
+    /**
+     * The same colours, as far as they have come, on the way of another grade that begins with the same moves.
+     *
+     * @param int $index of the first move that they have not come through
+     */
+    public function onto(Grade $grade, int $index): self
+    {
+        $other = new self($grade, $this->source, $this->planes);
+        for ($i = 0; $i < $index; ++$i) {
+            // What the moves further down speak of may be others: few colours, which go all the way again.
+            if ($grade->moves[$i]->acts()) {
+                $other->bring($i);
+            }
+        }
+        [$other->running, $other->weights, $other->weighed] = [$this->running, $this->weights, $this->weighed];
+
+        return $other;
+    }
+
     private function goAlong(int $index, int $from, ColourBlock $colours): void
     {
         $this->anchors[$index] = $this->come[$index] = new Colours($colours);
@@ -64,7 +86,7 @@ final class Run
         if (!$acts && !$watched) {
             return;
         }
-        $weight = true === $this->planes?->replacesReach($index) ? null : $this->reaches[$index]?->weights(ReadsFrom::Source === $move->reads ? $this->source : $this->running);
+        $weight = true === $this->planes?->replacesReach($index) ? null : $this->weigh($this->reaches[$index], $move->reads);
         $weight = null === $this->planes ? $weight : $this->planes->weights($index, $weight);
         if ($watched) {
             $this->weights[$index] = $weight ?? array_fill(0, $this->source->count(), 1.0);
@@ -72,8 +94,15 @@ final class Run
         if (!$acts) {
             return;
         }
-        $own = isset($this->anchors[$index]) ? [$this->anchors[$index], $this->come[$index]] : null;
-        $this->running = self::step($move, $this->source, $this->running, $weight, $own);
+        $this->running = self::step($move, $this->source, $this->running, $weight, $this->own($index));
+        $this->bring($index);
+    }
+
+    /** What the moves further down speak of, through a move that acts. */
+    private function bring(int $index): void
+    {
+        $move = $this->grade->moves[$index];
+        $own = $this->own($index);
         foreach ($this->come as $later => $colours) {
             if ($later > $index && $index >= $this->begins[$later]) {
                 // They are colours without a place: as if they lay within the area.
@@ -81,6 +110,22 @@ final class Run
                 $this->come[$later] = self::step($move, $this->anchors[$later], $colours, $weight, $own);
             }
         }
+    }
+
+    /** @return array{0: Colours, 1: Colours}|null what a move speaks of, on the photo and as it has come */
+    private function own(int $index): ?array
+    {
+        return isset($this->anchors[$index]) ? [$this->anchors[$index], $this->come[$index]] : null;
+    }
+
+    /** @return array<int, float>|null null is 1 everywhere */
+    private function weigh(?Reach $reach, ReadsFrom $reads): ?array
+    {
+        if (null === $reach || ReadsFrom::Running === $reads) {
+            return $reach?->weights($this->running);
+        }
+
+        return $this->weighed[$reach] ??= $reach->weights($this->source);
     }
 
     /**
@@ -94,6 +139,7 @@ final class Run
         $times = \count($levels);
         $this->planes = $this->planes->spread($plane, $levels, $this->source->count());
         $this->source = $this->source->repeated($times);
+        $this->weighed = new \WeakMap();
         $this->running = $this->running->repeated($times);
         $this->weights = array_map(static fn (array $own): array => array_merge(...array_fill(0, $times, $own)), $this->weights);
     }

@@ -147,6 +147,20 @@ final readonly class Stack
      */
     public function floats(Grade $grade, int $size, ?int $watch, ?\Closure $weigh = null): string
     {
+        return implode('', array_map(static fn (Cube $cube): string => $cube->toFloats(), $this->cubes($grade, $size, $watch, $weigh)));
+    }
+
+    /**
+     * The same as cubes.
+     *
+     * @param int                                                      $size  nodes along each axis
+     * @param int|null                                                 $watch index of the move whose weight goes into the fourth channel
+     * @param \Closure(Colours, PlaneValues): array<int, float>|null $weigh what goes there instead
+     *
+     * @return non-empty-list<Cube>
+     */
+    public function cubes(Grade $grade, int $size, ?int $watch, ?\Closure $weigh = null): array
+    {
         $layers = $this->layers();
         $slabs = max(1, intdiv(self::BLOCK, $size * $size));
         /** @var array<int, list<array<int, float>>> $red */
@@ -167,12 +181,12 @@ final readonly class Stack
                 $mattes[$number][] = $plane->reach?->weights($nodes) ?? array_fill(0, $each, 1.0);
             }
         }
-        $floats = '';
+        $cubes = [];
         for ($layer = 0; $layer < $layers; ++$layer) {
-            $floats .= (new Cube($size, array_merge(...$red[$layer]), array_merge(...$green[$layer]), array_merge(...$blue[$layer]), array_merge(...$weights[$layer])))->toFloats();
+            $cubes[] = new Cube($size, array_merge(...$red[$layer]), array_merge(...$green[$layer]), array_merge(...$blue[$layer]), array_merge(...$weights[$layer]));
         }
 
-        return $this->planes->areSoftened() ? $floats.self::mattes($size, array_map(static fn (array $parts): array => array_merge(...$parts), $mattes)) : $floats;
+        return $this->planes->areSoftened() ? [...$cubes, self::mattes($size, array_map(static fn (array $parts): array => array_merge(...$parts), $mattes))] : $cubes;
     }
 
     /** What the planes are in one of the cubes, for so many colours. */
@@ -188,10 +202,10 @@ final readonly class Stack
     }
 
     /** @param array<int, array<int, float>> $mattes one to three */
-    private static function mattes(int $size, array $mattes): string
+    private static function mattes(int $size, array $mattes): Cube
     {
         $ones = array_fill(0, $size ** 3, 1.0);
 
-        return (new Cube($size, $mattes[0] ?? $ones, $mattes[1] ?? $ones, $mattes[2] ?? $ones))->toFloats();
+        return new Cube($size, $mattes[0] ?? $ones, $mattes[1] ?? $ones, $mattes[2] ?? $ones);
     }
 }

@@ -33,6 +33,38 @@ test('dragging a slider changes the photo many times, and settles on what is exa
   expect(off / points.length, 'share of pixels more than 2/255 off').toBeLessThan(0.01);
 });
 
+for (const comes of [true, false]) {
+  test(`a drag ${comes ? 'asks once for all its drafts, and so do keys' : 'goes on step by step where its drafts cannot be had'}`, async ({ page }) => {
+    const studio = new Studio(page);
+    await studio.open(PHOTOS.planters);
+    await studio.addMove('Shift');
+    await studio.settled();
+    const asked: string[] = [];
+    page.on('request', (request) => {
+      asked.push(new URL(request.url()).pathname + new URL(request.url()).search);
+    });
+    const count = (of: RegExp) => asked.filter((url) => of.test(url)).length;
+    if (!comes) await page.route('**/api/cube/track', (route) => route.abort());
+    const painted = () => page.evaluate(() => performance.getEntriesByName('tovrin:input-to-frame').length);
+    await studio.drag('Hue', 0.5, 0.7, 12, async (step) => {
+      await expect.poll(painted, { intervals: [10] }).toBeGreaterThanOrEqual(Math.ceil(step / 3));
+    });
+    await studio.settled();
+    expect(count(/^\/api\/cube\/track$/)).toBe(1);
+    expect(count(/^\/api\/cube\?draft=true$/) > 0).toBe(!comes);
+    if (!comes) return;
+    // What is kept is what was seen: the value under the hand, not one of those that drafts were made for.
+    const dragged = Number(await studio.slider('Hue').locator('input').inputValue());
+    const before = await painted();
+    for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowRight');
+    await expect.poll(painted).toBeGreaterThan(before);
+    await studio.settled();
+    expect(count(/^\/api\/cube\/track$/)).toBeLessThanOrEqual(2);
+    expect(count(/^\/api\/cube\?draft=true$/)).toBe(0);
+    await expect.poll(async () => (await studio.kept(PHOTOS.planters)).look.moves.at(-1)?.params).toMatchObject({ hue: dragged + 5 });
+  });
+}
+
 test('the photo as it was, while B is held', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);

@@ -16,13 +16,11 @@ use Tovrin\App\Exception\Refused;
 use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Reading\ColourView;
-use Tovrin\App\Reading\PlanesForScreen;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Grade\Compiler;
-use Tovrin\Core\Grade\Plane;
 use Tovrin\Core\Grade\Planes;
 use Tovrin\Core\Grade\PlaneValues;
 use Tovrin\Core\Grade\Stack;
@@ -65,10 +63,7 @@ final readonly class ColourController
         $settled = $body->lattice >= CubeOf::SETTLED && $planes->count() > 0;
         $stack = $settled ? Stack::settled($body->look, $planes, $this->colours($body->photo), $body->cubesMost()) : Stack::of($planes);
         $answer = Binary::of(0 === $planes->count() ? Compiler::compile($body->look, $body->lattice, $watch, $weigh)->toFloats() : $stack->floats($body->look, $body->lattice, $watch, $weigh));
-        if ($planes->count() > 0) {
-            $named = static fn (Plane $plane, int $levels, int $number): array => ['key' => PlanesForScreen::key($plane), 'levels' => $levels, 'watched' => $number === ($planes->of[$watch ?? -1] ?? -1)];
-            $answer->headers->set('Tovrin-Planes', json_encode(array_map($named, $planes->all, $stack->counts(), array_keys($planes->all)), \JSON_THROW_ON_ERROR));
-        }
+        PlaneNames::tell($answer, $planes, $stack, $watch);
         $answer->headers->set('Server-Timing', \sprintf('compile;dur=%.2f', (hrtime(true) - $start) / 1e6));
 
         return $answer;

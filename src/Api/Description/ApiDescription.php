@@ -6,6 +6,7 @@ namespace Tovrin\App\Api\Description;
 
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Route;
 use Symfony\Component\Routing\RouterInterface;
@@ -94,7 +95,7 @@ final class ApiDescription
         $class = $type instanceof \ReflectionNamedType ? $type->getName() : '';
         $answer = match ($class) {
             Response::class => [204 => ['description' => 'Done.']],
-            Binary::class, BinaryFileResponse::class => [200 => ['description' => 'Bytes.', 'content' => ['application/octet-stream' => (object) []]]],
+            Binary::class, BinaryFileResponse::class, StreamedResponse::class => [200 => ['description' => 'Bytes.', 'content' => ['application/octet-stream' => (object) []]]],
             default => [$status => ['description' => 'The answer.', 'content' => ['application/json' => ['schema' => $this->schemas->returned($method)]]]],
         };
 

@@ -4,8 +4,10 @@ import { here } from './here';
 import { identified, type Look, type LookFile, type Reach } from '../model/looks';
 import { edgesIn } from '../gl/edges';
 import { planesIn, type PlaneLevels } from '../gl/planes';
+import { DraftReader, type Draft } from '../gl/Track';
 import { watchParts } from '../model/findings';
 import type { Kept } from '../model/grading';
+import type { LookLine } from '../model/lookLine';
 
 type Schemas = components['schemas'];
 export type Photo = Schemas['PhotoView'];
@@ -158,6 +160,13 @@ export const api = {
     const { watch, check } = watchParts(watched);
     const { data, response } = await sent(client.POST('/api/cube', { params: { query: { draft: lattice <= DRAFT_MOST } }, body: { look, lattice, watch, photo, check }, parseAs: 'arrayBuffer' }));
     return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
+  },
+  /** Drafts along a line, as they come. */
+  track: async (line: LookLine, watch: string | null, take: (draft: Draft, planes: PlaneLevels[]) => void, signal: AbortSignal) => {
+    const { data, response } = await sent(client.POST('/api/cube/track', { body: { look: line.look, steps: line.steps, watch }, parseAs: 'stream', signal }));
+    const planes = JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[];
+    const [reader, drafts] = [data?.getReader(), new DraftReader()];
+    for (let piece = await reader?.read(); piece?.value; piece = await reader?.read()) for (const draft of drafts.take(piece.value)) take(draft, planes);
   },
   edges: async (id: number, look: Look) => edgesIn(await bytes(client.POST('/api/photos/{id}/edges', { ...at(id), body: { look }, parseAs: 'arrayBuffer' }))),
   planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch: watchParts(watch).watch }, parseAs: 'arrayBuffer' }))),

@@ -1,4 +1,5 @@
 import type { Look } from '../model/looks';
+import { LineFollower, type AskTrack, type Followed } from './LineFollower';
 import type { LevelledPlane } from './planes';
 
 /** What the server makes of a grade. */
@@ -43,7 +44,7 @@ interface Question {
 }
 
 /**
- * Asks the server for compiled grades while the user works. The newest grade wins: while answers
+ * Asks the server for compiled grades while the user works: for a drag of one setting the drafts of all its way at once, else a draft for each step. The newest grade wins: while answers
  * are under way only the latest question waits, and an answer older than one already shown is dropped.
  */
 export class CubeFeed {
@@ -56,32 +57,64 @@ export class CubeFeed {
   /** Which of the draft lattices keeps up with the hand here, with this grade. */
   private coarseness = 0;
   private patience = SETTLE_AFTER_MS;
+  private readonly line: LineFollower | null;
 
+  /** @param track asks for drafts along a line; null where there are none to be had */
   constructor(
     private readonly compile: (look: Look, lattice: number, watch: string | null) => Promise<Answer>,
     private readonly onCube: (cube: FeedCube) => void,
     private readonly onFailure: (reason: unknown) => void,
-  ) {}
+    track: AskTrack | null = null,
+  ) {
+    this.line =
+      track &&
+      new LineFollower(
+        track,
+        (cube) => {
+          this.followed(cube);
+        },
+        ({ look, watch, order, askedAt }) => {
+          this.ask({ look, watch, lattice: this.draft, order, askedAt });
+        },
+      );
+  }
 
   /** Follows a control that is held: a draft at once, settled when it rests for a moment. */
   follow(look: Look, watch: string | null, askedAt: number): void {
     clearTimeout(this.timer);
     const order = ++this.order;
-    this.ask({ look, watch, lattice: DRAFT_LATTICES[this.coarseness] ?? 9, order, askedAt });
+    if (!this.line?.follow({ look, watch, order, askedAt })) this.ask({ look, watch, lattice: this.draft, order, askedAt });
     this.timer = setTimeout(() => {
       // On a slow machine the settled cube may overtake its draft, and then answers the input itself.
-      this.settle(look, watch, this.shown < order ? askedAt : null);
+      this.exact(look, watch, this.shown < order ? askedAt : null);
     }, this.patience);
   }
 
   /** Shows a grade as it is kept. */
-  settle(look: Look, watch: string | null, askedAt: number | null = null): void {
+  settle(look: Look, watch: string | null): void {
+    this.line?.rest(look);
+    this.exact(look, watch, null);
+  }
+
+  private get draft(): number {
+    return DRAFT_LATTICES[this.coarseness] ?? 9;
+  }
+
+  /** A draft of a line, unless something newer is shown already. */
+  private followed(cube: Followed): void {
+    if (this.stopped || cube.order < this.shown || cube.order < this.order) return;
+    this.shown = cube.order;
+    this.onCube({ ...cube, settled: false });
+  }
+
+  private exact(look: Look, watch: string | null, askedAt: number | null): void {
     clearTimeout(this.timer);
     this.ask({ look, watch, lattice: SETTLED_LATTICE, order: ++this.order, askedAt });
   }
 
   stop(): void {
     this.stopped = true;
+    this.line?.stop();
     clearTimeout(this.timer);
     this.waiting = null;
   }

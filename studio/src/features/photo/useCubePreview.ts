@@ -3,7 +3,9 @@ import { api } from '../../api/client';
 import type { Look } from '../../model/looks';
 import type { PreviewListener } from '../../model/grading';
 import { CubeFeed, SETTLED_LATTICE } from '../../gl/CubeFeed';
-import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS } from '../../gl/planes';
+import type { DraftPlanes } from '../../gl/LineFollower';
+import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS, type PlaneLevels } from '../../gl/planes';
+import { watchParts } from '../../model/findings';
 import type { Drawing } from './useRenderer';
 import { reasonOf } from '../../model/reason';
 
@@ -26,11 +28,14 @@ export function useCubePreview(drawing: Drawing | null, photoId: number, look: L
   useEffect(() => {
     if (!drawing) return;
     const store = new PlaneStore();
+    const drawn = async (asked: Look, planes: PlaneLevels[], points: number, watched: string | null): Promise<DraftPlanes> => ({
+      planes: await store.of(planes, points, (most) => api.planes(photoId, asked, most, watched)),
+      watched: planes.find(({ watched: is }) => is)?.key ?? null,
+    });
     const now = new CubeFeed(
       async (asked, lattice, watched) => {
         const { nodes, planes } = await api.cube(asked, lattice, watched, photoId);
-        const points = lattice < SETTLED_LATTICE ? DRAFT_POINTS : SETTLED_POINTS;
-        return { nodes, planes: await store.of(planes, points, (most) => api.planes(photoId, asked, most, watched)), watched: planes.find(({ watched: is }) => is)?.key ?? null };
+        return { nodes, ...(await drawn(asked, planes, lattice < SETTLED_LATTICE ? DRAFT_POINTS : SETTLED_POINTS, watched)) };
       },
       (cube) => {
         drawing.renderer.setCube(cube);
@@ -39,6 +44,28 @@ export function useCubePreview(drawing: Drawing | null, photoId: number, look: L
       },
       (reason) => {
         setState((before) => ({ ...before, stale: reasonOf(reason) }));
+      },
+      async (line, watched, take, signal) => {
+        // A check is lit by more than the look, and has no line.
+        const { watch: move, check } = watchParts(watched);
+        if (check !== null) return;
+        let planes: Promise<DraftPlanes> | null = null;
+        const taken: Promise<void>[] = [];
+        await api.track(
+          line,
+          move,
+          (draft, levels) => {
+            // The planes are the same all along.
+            planes ??= drawn(line.look, levels, DRAFT_POINTS, watched);
+            taken.push(
+              planes.then((known) => {
+                take(draft, known);
+              }),
+            );
+          },
+          signal,
+        );
+        await Promise.all(taken);
       },
     );
     setFeed(now);

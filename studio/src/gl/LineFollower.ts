@@ -1,0 +1,114 @@
+import { LookLine } from '../model/lookLine';
+import type { Look } from '../model/looks';
+import { Track, type Draft } from './Track';
+import type { LevelledPlane } from './planes';
+
+/** What a stack of drafts is drawn with. */
+export interface DraftPlanes {
+  planes: LevelledPlane[];
+  watched: string | null;
+}
+
+/** Asks for drafts along a line, each taken as it comes; resolves when all have. */
+export type AskTrack = (line: LookLine, watch: string | null, take: (draft: Draft, planes: DraftPlanes) => void, signal: AbortSignal) => Promise<void>;
+
+/** A look that is to be shown, and what came of it. */
+export interface Wish {
+  look: Look;
+  watch: string | null;
+  order: number;
+  /** performance.now() of the input event it answers; null once that is answered. */
+  askedAt: number | null;
+}
+
+export type Followed = Wish & DraftPlanes & { nodes: Float32Array; size: number };
+
+interface Underway {
+  line: LookLine;
+  watch: string | null;
+  track: Track;
+  planes: DraftPlanes | null;
+  stop: AbortController;
+}
+
+/**
+ * Follows a hand that drags a control with one degree of freedom: the drafts of all of its way are asked for once, and what lies between them needs
+ * no server. They are kept for the next drag of the same control.
+ */
+export class LineFollower {
+  private resting: Look | null = null;
+  private underway: Underway | null = null;
+  private wish: (Wish & { place: number; exact: boolean }) | null = null;
+  /** Settings of lines that led nowhere in this drag: asked for again and again they would only be in the way. */
+  private readonly given = new Set<string>();
+
+  constructor(
+    private readonly ask: AskTrack,
+    private readonly onCube: (cube: Followed) => void,
+    private readonly onFailure: (wish: Wish) => void,
+  ) {}
+
+  /** Nothing is dragged: the look as it is now. */
+  rest(look: Look): void {
+    this.resting = look;
+    this.wish = null;
+    this.given.clear();
+  }
+
+  /** Shows a look, at once or when the first draft comes; false where it lies on no line. */
+  follow(wish: Wish): boolean {
+    const { underway } = this;
+    let place = underway?.watch === wish.watch ? (underway?.line.placeOf(wish.look) ?? null) : null;
+    if (place === null) {
+      if (!this.begin(wish)) {
+        this.wish = null;
+        return false;
+      }
+      place = 0;
+    }
+    this.wish = { ...wish, place, exact: false };
+    this.show();
+    return true;
+  }
+
+  stop(): void {
+    this.underway?.stop.abort();
+    this.underway = this.wish = null;
+  }
+
+  private begin({ look, watch }: Wish): boolean {
+    const line = this.resting && LookLine.through(this.resting, look);
+    if (!line || this.given.has(line.settings)) return false;
+    this.given.add(line.settings);
+    this.underway?.stop.abort();
+    const now: Underway = { line, watch, track: new Track(), planes: null, stop: new AbortController() };
+    this.underway = now;
+    const take = (draft: Draft, planes: DraftPlanes) => {
+      now.track.add(draft);
+      now.planes = planes;
+      if (this.underway === now && !this.wish?.exact) this.show();
+    };
+    this.ask(line, watch, take, now.stop.signal)
+      // Nothing was wrong where there is nothing to show: it is no line that can be gone along.
+      .catch(() => null)
+      .finally(() => {
+        if (this.underway !== now || now.planes) return;
+        this.underway = null;
+        const { wish } = this;
+        this.wish = null;
+        if (wish) this.onFailure(wish);
+      });
+    return true;
+  }
+
+  private show(): void {
+    const { wish, underway } = this;
+    if (!wish || !underway?.planes) return;
+    const found = underway.track.at(wish.place);
+    if (!found) return;
+    const { nodes, size, exact } = found;
+    // What is only the nearest does not answer the hand yet.
+    this.onCube({ ...wish, ...underway.planes, nodes, size, askedAt: exact ? wish.askedAt : null });
+    wish.exact = exact;
+  }
+}
