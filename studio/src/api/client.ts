@@ -168,7 +168,7 @@ export const api = {
     const [reader, drafts] = [data?.getReader(), new DraftReader()];
     for (let piece = await reader?.read(); piece?.value; piece = await reader?.read()) for (const draft of drafts.take(piece.value)) take(draft, planes);
   },
-  edges: async (id: number, look: Look) => edgesIn(await bytes(client.POST('/api/photos/{id}/edges', { ...at(id), body: { look }, parseAs: 'arrayBuffer' }))),
+  edges: async (id: number, look: Look, signal: AbortSignal) => edgesIn(await bytes(client.POST('/api/photos/{id}/edges', { ...at(id), body: { look }, parseAs: 'arrayBuffer', signal }))),
   planes: async (id: number, look: Look, points: number, watch: string | null) => planesIn(await bytes(client.POST('/api/photos/{id}/planes', { ...at(id), body: { look, points, watch: watchParts(watch).watch }, parseAs: 'arrayBuffer' }))),
   under: (id: number, points: [number, number][]) => take(client.POST('/api/photos/{id}/under', { ...at(id), body: { points } })),
   source: (id: number) => take(client.GET('/api/photos/{id}/source', at(id))),

@@ -3,8 +3,9 @@ import type { EdgeTiles } from './edges';
 import { PlaneTextures } from './PlaneTextures';
 import type { LevelledPlane } from './planes';
 import { PhotoLayers } from './PhotoLayers';
-import { build, CORNER, type Program } from './programs';
+import { begin, CORNER, finished, type Begun, type Program } from './programs';
 import { common, type Rect } from './rects';
+import type { Interpolation } from './lookup';
 import { fragmentShader, showsSource, vertexShader, type Drawn, type Shown } from './shaders';
 
 export type ViewMode = Shown | 'split' | 'beside';
@@ -29,8 +30,9 @@ export interface Compiled {
 /** Draws one photo through a compiled grade with WebGL 2. Holds textures only; knows no grade. */
 export class PhotoRenderer {
   private readonly gl: WebGL2RenderingContext;
-  /** By what they draw; each is made when it is first needed. */
+  /** By what they draw; each is made when it is needed, or soon will be. */
   private readonly programs = new Map<string, Drawer>();
+  private readonly begun = new Map<string, Begun>();
   private readonly interpolates: boolean;
   private readonly cube: WebGLTexture;
   private readonly spot: WebGLTexture;
@@ -59,6 +61,7 @@ export class PhotoRenderer {
     this.edges = new EdgeTextures(gl);
     this.setCube({ nodes: identityCube(), size: 2, settled: true, planes: [], watched: null });
     this.setSpot(null);
+    this.prepare();
   }
 
   get maxTextureSide(): number {
@@ -91,11 +94,13 @@ export class PhotoRenderer {
     for (const side of [gl.TEXTURE_WRAP_S, gl.TEXTURE_WRAP_T, gl.TEXTURE_WRAP_R]) gl.texParameteri(gl.TEXTURE_3D, side, gl.CLAMP_TO_EDGE);
     gl.texImage3D(gl.TEXTURE_3D, 0, gl.RGBA32F, size, size, size * cubes, 0, gl.RGBA, gl.FLOAT, nodes);
     this.soften();
+    if (compiled.settled) this.prepare();
   }
 
   /** Where pixels are two colours at once, which are graded apart; null takes all as they are. */
   setEdges(edges: EdgeTiles | null): void {
     this.edges.set(edges);
+    this.prepare();
   }
 
   /** Of the watched move's weight, in the views that show it. */
@@ -136,6 +141,7 @@ export class PhotoRenderer {
     const [left, right] = [common(all, { ...canvas, width: from }), common(all, { ...canvas, left: from, width: canvas.width - from })];
     if (left) this.drawPart(place, 'source', left);
     if (right) this.drawPart(place, view, right);
+    if (this.layers.preview && this.compiled.settled) this.prepare('trilinear');
   }
 
   /** One view of the photo, on a part of the canvas. */
@@ -202,13 +208,31 @@ export class PhotoRenderer {
     this.gl.deleteTexture(this.spot);
     this.planes.dispose();
     this.edges.dispose();
-    for (const { program } of this.programs.values()) this.gl.deleteProgram(program);
+    for (const { program } of [...this.programs.values(), ...this.begun.values()]) this.gl.deleteProgram(program);
+  }
+
+  /** Has made what will be drawn next, so that nothing has to wait for it then: first what rests, and once that is drawn what is dragged. */
+  private prepare(how: Interpolation = 'tetrahedral'): void {
+    if (how === 'trilinear' && !this.interpolates) return;
+    // Grades begin with their edges unmixed.
+    for (const edged of [false, true]) this.begin({ shown: 'result', how, planes: this.planes.count, edged, lit: false });
+  }
+
+  private begin(drawn: Drawn): Begun | null {
+    const name = JSON.stringify(drawn);
+    if (this.programs.has(name)) return null;
+    const begun = this.begun.get(name) ?? begin(this.gl, vertexShader, fragmentShader(drawn));
+    this.begun.set(name, begun);
+    return begun;
   }
 
   private drawer(drawn: Drawn): Drawer {
     const name = JSON.stringify(drawn);
-    const drawer = this.programs.get(name) ?? build(this.gl, vertexShader, fragmentShader(drawn), UNIFORMS);
+    const known = this.programs.get(name);
+    if (known) return known;
+    const drawer = finished(this.gl, this.begin(drawn) as Begun, UNIFORMS);
     this.programs.set(name, drawer);
+    this.begun.delete(name);
     return drawer;
   }
 

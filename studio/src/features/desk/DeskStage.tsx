@@ -1,5 +1,6 @@
 import { AreaOverlay } from '../area/AreaOverlay';
 import { Typography } from '@mui/material';
+import { useEffect } from 'react';
 import { watchOfCheck } from '../../model/findings';
 import { FirstStepLine } from '../first/FirstStepLine';
 import { PhotoStage } from '../photo/PhotoStage';
@@ -11,7 +12,7 @@ import type { Desk } from './useDesk';
 import { chooses } from './useTools';
 
 /** The photo with the strip of tools above it; or, for a while, several states of it. */
-export function DeskStage({ desk }: { desk: Desk }) {
+export function DeskStage({ desk, onShown }: { desk: Desk; onShown: () => void }) {
   const { photo, comparing, stage, readings, choice, pull, picture, judging, areas, families, atHand } = desk;
   const { tool, setTool } = desk.tools;
   const { choosing, fit } = choice;
@@ -19,7 +20,11 @@ export function DeskStage({ desk }: { desk: Desk }) {
   // While an answer is pointed at, what it would change; else what is asked about; else, for a moment, what the last stroke changed.
   const considered = choice.considered;
   const lit = considered ? considered.change : (fit?.ask ?? fit?.change ?? null);
-  if (comparing.panes.length > 1) return <CompareStage photo={photo} panes={comparing.panes} onTake={comparing.take} onDone={comparing.done} />;
+  const several = comparing.panes.length > 1;
+  useEffect(() => {
+    if (several) onShown();
+  }, [several, onShown]);
+  if (several) return <CompareStage photo={photo} panes={comparing.panes} onTake={comparing.take} onDone={comparing.done} />;
   return (
     <>
       <ToolStrip tool={tool} onTool={setTool} end={<FoldPanels folded={desk.panels.folded} onFold={desk.panels.fold} />}>
@@ -84,6 +89,7 @@ export function DeskStage({ desk }: { desk: Desk }) {
         attempt={picture.attempt}
         onRetry={picture.retry}
         onStale={picture.setStale}
+        onShown={onShown}
       />
     </>
   );

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { startTransition, useCallback, useState, type ReactNode } from 'react';
 import type { Photo } from '../../api/client';
 import { CarryOver } from '../carry/CarryOver';
 import { DeskPanels } from '../../ui/layout/DeskPanels';
@@ -29,11 +29,22 @@ interface Props extends DeskActions {
   onRemove: (photo: Photo) => void;
 }
 
+/** Whether a photo has been shown since the page was loaded. */
+let anyShown = false;
+
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
 export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRemove, ...actions }: Props) {
   const desk = useDesk(photo, photos, actions);
   const { stage, readings, atHand, panels } = desk;
   const { session, kept } = desk.grading;
+  // On loading the page the photo comes first, and what stands around it right after.
+  const [whole, setWhole] = useState(anyShown);
+  const onShown = useCallback(() => {
+    anyShown = true;
+    startTransition(() => {
+      setWhole(true);
+    });
+  }, []);
   const guide = (
     <GuidePanel
       atHand={{
@@ -51,7 +62,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
     if (panels.drawer === 'checks') return { part: 'checks' as const, content: <ChecksDrawer checks={desk.checks} look={desk.grading.look} onMend={(mended) => { session.edit(mendedWith(mended)); }} onMove={atHand.select} /> };
     if (panels.drawer === 'cloud') return { part: 'cloud' as const, content: <CloudDrawer photoId={photo.id} kept={kept?.look} watch={atHand.watch} /> };
     if (panels.drawer === 'readings') return { part: 'readings' as const, content: <ReadingsDrawer source={readings.source?.scopes} result={readings.result?.scopes} probes={readings.probes} readings={readings.ofProbes} onProbes={readings.setProbes} /> };
-    return !panels.benchShown ? null : { part: 'bench' as const, content: <DeskBench photoId={photo.id} kept={kept?.look} move={atHand.move} onMove={atHand.onMove} surroundings={desk.surroundings} aspect={atHand.aspect} onAspect={atHand.onAspect} /> };
+    return !panels.benchShown ? null : { part: 'bench' as const, content: whole && <DeskBench photoId={photo.id} kept={kept?.look} move={atHand.move} onMove={atHand.onMove} surroundings={desk.surroundings} aspect={atHand.aspect} onAspect={atHand.onAspect} /> };
   };
   return (
     <>
@@ -82,9 +93,9 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
       <DeskPanels
         withLeft={panels.guideShown || panels.coloursShown}
         withRight={panels.gradeShown}
-        left={panels.guideShown ? { part: 'guide', content: guide } : { part: 'left', content: <ColoursPanel source={readings.source} readings={readings.result} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} /> }}
-        right={<DeskSide desk={desk} />}
-        photo={<DeskStage desk={desk} />}
+        left={panels.guideShown ? { part: 'guide', content: guide } : { part: 'left', content: whole && <ColoursPanel source={readings.source} readings={readings.result} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} /> }}
+        right={whole && <DeskSide desk={desk} />}
+        photo={<DeskStage desk={desk} onShown={onShown} />}
         below={below()}
       />
       <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} found={desk.checks.findings?.length ?? 0} panels={panels} />

@@ -60,6 +60,8 @@ interface Props extends StageActions {
   onRetry: () => void;
   /** Told why the photo does not show the last change; null when it does. */
   onStale: (why: string | null) => void;
+  /** Told once the photo can be seen, or why it cannot. */
+  onShown: () => void;
 }
 
 /** The photo, live through its grade; wheel zooms, and the tool at hand says what a drag does. */
@@ -100,6 +102,11 @@ export function PhotoStage(props: Props) {
   const stroke: Stroke | null = keyboard.cursor.stroke ? { shape: 'path', points: keyboard.cursor.stroke } : pointer.stroke;
   const ready = loading === 'ready' && drawing !== null;
   const error = failure ?? (typeof loading === 'object' ? loading.error : null);
+  const seen = ready && (cube.shown || cube.stale !== null);
+  const { onShown } = props;
+  useEffect(() => {
+    if (seen || error !== null) onShown();
+  }, [seen, error, onShown]);
   return (
     <Box
       ref={frame}
@@ -119,7 +126,7 @@ export function PhotoStage(props: Props) {
         role="img"
         aria-label={`${photo.name}, ${view}`}
         data-settled={ready && cube.settled && edges.known}
-        style={{ visibility: ready && (cube.shown || cube.stale !== null) ? 'visible' : 'hidden', position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' }}
+        style={{ visibility: seen ? 'visible' : 'hidden', position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' }}
       />
       {ready && (
         <PhotoOverlay

@@ -15,6 +15,7 @@ import { useSelected } from '../sheet/useSelected';
 import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../../theme';
 import { useLive } from '../live/useLive';
+import { sessionOf } from '../ledger/sessions';
 import { useGuideKey } from '../guide/useGuideKey';
 import { takeArchives } from '../archive/sendHere';
 import { DropFiles } from './DropFiles';
@@ -39,6 +40,10 @@ interface Props {
 export function Workspace({ setId, photoId, sheet, go, onOpenSet, onFailure, onSay }: Props) {
   const set = useQuery({ queryKey: ['set', setId], queryFn: () => api.set(setId) });
   useDrawn(set.data);
+  useEffect(() => {
+    // What the photo will be shown with is asked for while the set is.
+    if (photoId !== null) sessionOf(photoId);
+  }, [photoId]);
   useLive(photoId, onSay);
   const photos = useMemo(() => set.data?.photos ?? [], [set.data]);
   const ids = useMemo(() => photos.map(({ id }) => id), [photos]);
