@@ -29,7 +29,7 @@ final class Track
     private const MOST = 81;
     private const CLOSEST = 1 / 1024;
     /** Seconds that drafts are made closer for: then what is there has to do. */
-    private const ENOUGH = 1.2;
+    private const ENOUGH = 0.8;
     /** Part of the line from where one begins within which all that is equally far off is equally urgent. */
     private const NEAR = 1 / 3;
 

@@ -93,10 +93,12 @@ describe('LineFollower', () => {
     expect(shown).toHaveLength(2);
   });
 
-  it('keeps the drafts for the next drag of the same control', () => {
+  it('keeps the drafts for the next drag of the same control', async () => {
     const { follows, follow, asked } = follower();
     follow(look(1));
     asked[0]?.take(draft(0, 0));
+    asked[0]?.end();
+    await Promise.resolve();
     follows.rest(look(7));
     expect(follow(look(3))).toBe(true);
     expect(asked).toHaveLength(1);
@@ -104,6 +106,16 @@ describe('LineFollower', () => {
     follow(look(3), 'm1');
     expect(asked).toHaveLength(2);
     expect(asked[0]?.signal.aborted).toBe(true);
+  });
+
+  it('wants no more of them once the hand has let go, and all of them the next time', () => {
+    const { follows, follow, asked } = follower();
+    follow(look(1));
+    asked[0]?.take(draft(0, 0));
+    follows.rest(look(7));
+    expect(asked[0]?.signal.aborted).toBe(true);
+    follow(look(8));
+    expect(asked).toHaveLength(2);
   });
 
   it('leaves to others what is on no line', () => {

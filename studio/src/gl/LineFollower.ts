@@ -29,11 +29,13 @@ interface Underway {
   track: Track;
   planes: DraftPlanes | null;
   stop: AbortController;
+  /** All of its drafts have come. */
+  whole: boolean;
 }
 
 /**
  * Follows a hand that drags a control with one degree of freedom: the drafts of all of its way are asked for once, and what lies between them needs
- * no server. They are kept for the next drag of the same control.
+ * no server. Once they are all there they are kept for the next drag of the same control.
  */
 export class LineFollower {
   private resting: Look | null = null;
@@ -48,11 +50,12 @@ export class LineFollower {
     private readonly onFailure: (wish: Wish) => void,
   ) {}
 
-  /** Nothing is dragged: the look as it is now. */
+  /** Nothing is dragged: the look as it is now. Drafts that are still to come are not waited for: others want the server too. */
   rest(look: Look): void {
     this.resting = look;
     this.wish = null;
     this.given.clear();
+    if (this.underway?.whole === false) this.stop();
   }
 
   /** Shows a look, at once or when the first draft comes; false where it lies on no line. */
@@ -81,7 +84,7 @@ export class LineFollower {
     if (!line || this.given.has(line.settings)) return false;
     this.given.add(line.settings);
     this.underway?.stop.abort();
-    const now: Underway = { line, watch, track: new Track(), planes: null, stop: new AbortController() };
+    const now: Underway = { line, watch, track: new Track(), planes: null, stop: new AbortController(), whole: false };
     this.underway = now;
     const take = (draft: Draft, planes: DraftPlanes) => {
       now.track.add(draft);
@@ -89,6 +92,9 @@ export class LineFollower {
       if (this.underway === now && !this.wish?.exact) this.show();
     };
     this.ask(line, watch, take, now.stop.signal)
+      .then(() => {
+        now.whole = true;
+      })
       // Nothing was wrong where there is nothing to show: it is no line that can be gone along.
       .catch(() => null)
       .finally(() => {

@@ -34,6 +34,8 @@ final readonly class EdgeScale
     private const NEAR = 16.0;
     private const AROUND = 3;
     private const LEAST = 1e-6;
+    /** The band behind the colours of a side. */
+    private const SHARE = 3;
 
     /** All of them are half as wide and high as the picture. */
     private function __construct(public VipsImage $inside, public VipsImage $outside, public VipsImage $near)
@@ -50,43 +52,41 @@ final readonly class EdgeScale
         $core = $caught->eroded(self::CORE)->halved()->above(self::WHOLE)->inMemory();
         // What is too thin to have a core is one itself.
         $core = $core->or($caught->halved()->above(self::HALF)->and($core->dilated(self::THIN)->below(1.0)));
-        [$inside, $outside] = [self::masked($linear, $core), self::masked($linear, $weight->below(self::FREE)->inMemory()->eroded(self::OUT)->halved()->above(self::WHOLE))];
-        $near = $inside->band(3)->boxed(self::AROUND)->inMemory()->smaller($outside->band(3)->boxed(self::AROUND)->inMemory())->linear(self::NEAR, 0.0);
-        [$one, $other] = self::purer($linear, $inside, $outside);
+        $out = $weight->below(self::FREE)->inMemory()->eroded(self::OUT)->halved()->above(self::WHOLE);
+        // Both sides as bands of one image: so small an image takes longer to ask for than to compute.
+        $sides = $linear->multiply($core->asShare())->join($linear->multiply($out->asShare()))->cast(SampleFormat::Float)->inMemory();
+        $around = $sides->band(self::SHARE)->join($sides->band(4 + self::SHARE))->boxed(self::AROUND)->inMemory();
+        $near = $around->band(0)->smaller($around->band(1))->linear(self::NEAR, 0.0);
+        $pure = self::purer($linear, $sides);
 
-        return new self($one->inMemory(), $other->inMemory(), $near->unit()->inMemory());
+        return new self($pure->band(0, 3), $pure->band(3, 3), $near->unit()->inMemory());
     }
 
     /**
      * Cores may still have some of the other side in them, thin ones above all: what has more of it counts less.
      *
-     * @return array{VipsImage, VipsImage} the colours of both, spread
+     * @param VipsImage $sides colours of the one side and their share, and of the other
+     *
+     * @return VipsImage the colours of both, spread: six bands
      */
-    private static function purer(VipsImage $linear, VipsImage $inside, VipsImage $outside): array
+    private static function purer(VipsImage $linear, VipsImage $sides): VipsImage
     {
-        [$one, $other] = [self::spread($inside)->inMemory(), self::spread($outside)->inMemory()];
-        $way = $one->subtract($other)->inMemory();
+        $spread = self::spread($sides)->inMemory();
+        $other = $spread->band(3, 3)->inMemory();
+        $way = $spread->band(0, 3)->subtract($other)->inMemory();
         $length = $way->dot($way)->linear(1.0, self::LEAST);
         $share = $linear->colours()->subtract($other)->dot($way)->divide($length)->unit();
-        $pure = static function (VipsImage $share): VipsImage {
-            $squared = $share->multiply($share);
+        $shares = $share->join($share->linear(-1.0, 1.0))->cast(SampleFormat::Float)->inMemory();
+        $squared = $shares->multiply($shares)->inMemory();
+        $pure = $squared->multiply($squared)->inMemory();
 
-            return $squared->multiply($squared)->cast(SampleFormat::Float)->inMemory();
-        };
-
-        return [self::spread($inside->multiply($pure($share))->cast(SampleFormat::Float)->inMemory()), self::spread($outside->multiply($pure($share->linear(-1.0, 1.0)))->cast(SampleFormat::Float)->inMemory())];
+        return self::spread($sides->band(0, 4)->multiply($pure->band(0))->join($sides->band(4, 4)->multiply($pure->band(1)))->cast(SampleFormat::Float)->inMemory())->inMemory();
     }
 
-    /** Colours where a mask is 255, black elsewhere. */
-    private static function masked(VipsImage $linear, VipsImage $mask): VipsImage
+    /** Colours of both sides where there are any, and around them the mean of what is near. */
+    private static function spread(VipsImage $sides): VipsImage
     {
-        return $linear->multiply($mask->asShare())->cast(SampleFormat::Float)->inMemory();
-    }
-
-    /** Colours where there are any, and around them the mean of what is near. */
-    private static function spread(VipsImage $masked): VipsImage
-    {
-        $levels = [$masked];
+        $levels = [$sides];
         for ($i = 0; $i < self::HALVINGS && min($levels[$i]->width(), $levels[$i]->height()) >= 4; ++$i) {
             $levels[] = $levels[$i]->halved()->inMemory();
         }
@@ -95,7 +95,8 @@ final readonly class EdgeScale
             $finer = array_pop($levels);
             $sum = $finer->add($sum->linear(self::COARSER, 0.0)->enlarged($finer->width(), $finer->height()))->cast(SampleFormat::Float)->inMemory();
         }
+        $colours = static fn (int $first): VipsImage => $sum->band($first, 3)->divide($sum->band($first + self::SHARE)->linear(1.0, 1e-12));
 
-        return $sum->colours()->divide($sum->band(3)->linear(1.0, 1e-12))->cast(SampleFormat::Float);
+        return $colours(0)->join($colours(4))->cast(SampleFormat::Float);
     }
 }
