@@ -17,7 +17,7 @@ final class Track
     /** Nodes along each axis, the finest first. */
     private const SIZES = [17, 13, 9];
     /** Milliseconds that one draft may take before a coarser lattice is taken. */
-    private const SLOW = 18.0;
+    private const SLOW = 35.0;
     /** So far off may what lies halfway between two neighbours be: RGB, at this share of the nodes. */
     private const OFF = 0.009;
     private const SHARE = 0.99;
@@ -29,7 +29,7 @@ final class Track
     private const MOST = 81;
     private const CLOSEST = 1 / 1024;
     /** Seconds that drafts are made closer for: then what is there has to do. */
-    private const ENOUGH = 0.8;
+    private const ENOUGH = 0.6;
     /** Part of the line from where one begins within which all that is equally far off is equally urgent. */
     private const NEAR = 1 / 3;
 
