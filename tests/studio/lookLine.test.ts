@@ -19,9 +19,23 @@ describe('LookLine', () => {
   });
 
   it('goes along several numbers in their proportion, and nowhere beside', () => {
-    const line = LookLine.through(look({ from: 10, to: 20 }), look({ from: 11, to: 22 }));
-    expect(line?.placeOf(look({ from: 13, to: 26 }))).toBe(2);
-    expect(line?.placeOf(look({ from: 13, to: 25 }))).toBeNull();
+    const line = LookLine.through(look({ from: 10, to: 20 }), look({ from: 15, to: 30 }));
+    expect(line?.placeOf(look({ from: 25, to: 50 }))).toBe(2);
+    expect(line?.placeOf(look({ from: 25, to: 45 }))).toBeNull();
+  });
+
+  it('does not mind that they are rounded, and does not go by what rounding hides', () => {
+    expect(LookLine.through(look({}), look({ reds: { cyan: 0.2 }, yellows: { cyan: 0.1 } }))).toBeNull();
+    // Two of three parts, and one.
+    const line = LookLine.through(look({}), look({ reds: { cyan: 6.7 }, yellows: { cyan: 3.3 } }));
+    expect(line?.placeOf(look({ reds: { cyan: 40 }, yellows: { cyan: 20 } }))).toBeCloseTo(5, 1);
+    expect(line?.placeOf(look({ reds: { cyan: 40 }, yellows: { cyan: 23 } }))).toBeNull();
+  });
+
+  it('moves what goes together at once, however small its numbers are', () => {
+    const line = LookLine.through(look({ from: 0.1, to: 0.3 }), look({ from: 0.11, to: 0.31 }));
+    expect(line?.placeOf(look({ from: 0.15, to: 0.35 }))).toBeCloseTo(4, 6);
+    expect(line?.placeOf(look({ from: 0.15, to: 0.36 }))).toBeNull();
   });
 
   it('is none where more than numbers changes', () => {

@@ -124,18 +124,11 @@ describe('LineFollower', () => {
     expect(asked).toHaveLength(0);
   });
 
-  it('asks for a line that bends but once', () => {
+  it('asks for no more than two lines of a drag that bends', () => {
     const { follow, asked } = follower();
-    follow(look(1, { saturation: 1 }));
-    // Both were 0 before, which only one of them says.
-    expect(asked).toHaveLength(0);
-    const { follows, follow: drag, asked: questions } = follower();
-    follows.rest(look(1, { saturation: 1 }));
-    drag(look(2, { saturation: 2 }));
-    expect(questions).toHaveLength(1);
-    expect(drag(look(3, { saturation: 9 }))).toBe(false);
-    expect(drag(look(4, { saturation: 2 }))).toBe(false);
-    expect(questions).toHaveLength(1);
+    for (const [hue, saturation] of [[8, 8], [9, 12], [10, 20], [11, 40]] as const) follow(look(hue, { saturation }));
+    expect(asked).toHaveLength(2);
+    expect(follow(look(12, { saturation: 60 }))).toBe(false);
   });
 
   it('gives back what it cannot show', async () => {

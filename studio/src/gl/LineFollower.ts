@@ -33,6 +33,9 @@ interface Underway {
   whole: boolean;
 }
 
+/** Lines of a drag that bends: one that was told too early, and another. */
+const ASKED_MOST = 2;
+
 /**
  * Follows a hand that drags a control with one degree of freedom: the drafts of all of its way are asked for once, and what lies between them needs
  * no server. Once they are all there they are kept for the next drag of the same control.
@@ -41,8 +44,8 @@ export class LineFollower {
   private resting: Look | null = null;
   private underway: Underway | null = null;
   private wish: (Wish & { place: number; exact: boolean }) | null = null;
-  /** Settings of lines that led nowhere in this drag: asked for again and again they would only be in the way. */
-  private readonly given = new Set<string>();
+  /** How often lines along the same settings were asked for in this drag: again and again they would only be in the way. */
+  private readonly asked = new Map<string, number>();
 
   constructor(
     private readonly ask: AskTrack,
@@ -54,7 +57,7 @@ export class LineFollower {
   rest(look: Look): void {
     this.resting = look;
     this.wish = null;
-    this.given.clear();
+    this.asked.clear();
     if (this.underway?.whole === false) this.stop();
   }
 
@@ -81,8 +84,9 @@ export class LineFollower {
 
   private begin({ look, watch }: Wish): boolean {
     const line = this.resting && LookLine.through(this.resting, look);
-    if (!line || this.given.has(line.settings)) return false;
-    this.given.add(line.settings);
+    const times = line ? (this.asked.get(line.settings) ?? 0) : ASKED_MOST;
+    if (!line || times >= ASKED_MOST) return false;
+    this.asked.set(line.settings, times + 1);
     this.underway?.stop.abort();
     const now: Underway = { line, watch, track: new Track(), planes: null, stop: new AbortController(), whole: false };
     this.underway = now;
@@ -100,6 +104,7 @@ export class LineFollower {
       .finally(() => {
         if (this.underway !== now || now.planes) return;
         this.underway = null;
+        this.asked.set(line.settings, ASKED_MOST);
         const { wish } = this;
         this.wish = null;
         if (wish) this.onFailure(wish);

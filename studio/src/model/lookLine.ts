@@ -17,6 +17,11 @@ export interface Step {
 const MOST = 32;
 /** As far off as sums of floats are. */
 const HAIR = 1e-6;
+/** Of several numbers that go in a proportion, the largest has to have gone so far before rounding no longer hides which. */
+const TELLING = 4;
+/** Half of what such numbers are rounded to, twice: here and where the line was told from; and part of the way that it may be off by. */
+const ROUNDED = 0.1;
+const ASIDE = 0.025;
 
 /** A look along a straight line through its numbers: what a control with one degree of freedom takes it through. */
 export class LookLine {
@@ -24,20 +29,20 @@ export class LookLine {
   private constructor(
     readonly look: Look,
     private readonly numbers: (Step & { at: number })[],
+    /** Whether numbers may be rounded. */
+    private readonly rounded: boolean,
   ) {}
 
-  /** The line from one look to another, which lies at 0 on it; null when they differ in more than numbers. */
+  /** The line from one look to another, which lies at 0 on it; null when they differ in more than numbers, or not enough to tell. */
   static through(before: Look, now: Look): LookLine | null {
     const changes = numberChanges(before, now);
     if (!changes || changes.length === 0 || changes.length > MOST) return null;
-    const numbers: (Step & { at: number })[] = [];
-    for (const { path, from, to } of changes) {
-      // One number alone has but one way to go.
-      const by = changes.length === 1 ? 1 : from === undefined ? 0 : to - from;
-      if (by === 0) return null;
-      numbers.push({ path, by, at: to });
-    }
-    return new LookLine(now, numbers);
+    // One number alone has but one way to go. What is at rest is mostly 0; where it is not, the next look will not lie on the line.
+    const numbers = changes.map(({ path, from, to }) => ({ path, by: changes.length === 1 ? 1 : to - (from ?? 0), at: to }));
+    const sizes = numbers.map(({ by }) => Math.abs(by));
+    const [least, most] = [Math.min(...sizes), Math.max(...sizes)];
+    const together = most - least <= HAIR;
+    return least === 0 || (!together && most < TELLING) ? null : new LookLine(now, numbers, !together);
   }
 
   get steps(): Step[] {
@@ -53,12 +58,16 @@ export class LookLine {
   placeOf(look: Look): number | null {
     const changes = numberChanges(this.look, look);
     if (!changes) return null;
-    const first = this.numbers[0];
     const values = new Map(changes.map(({ path, to }) => [path, to]));
-    if (!first || changes.some(({ path }) => !this.numbers.some((number) => number.path === path))) return null;
-    const place = ((values.get(first.path) ?? first.at) - first.at) / first.by;
-    const lies = this.numbers.every(({ path, by, at }) => Math.abs((values.get(path) ?? at) - at - place * by) <= HAIR * (1 + Math.abs(at)));
-    return lies ? place : null;
+    if (changes.some(({ path }) => !this.numbers.some((number) => number.path === path))) return null;
+    const gone = this.numbers.map(({ path, at }) => (values.get(path) ?? at) - at);
+    // The nearest place, by least squares.
+    const along = (of: readonly number[]) => this.numbers.reduce((sum, { by }, i) => sum + by * (of[i] ?? 0), 0);
+    const place = along(gone) / along(this.numbers.map(({ by }) => by));
+    const off = this.numbers.map(({ by }, i) => Math.abs((gone[i] ?? 0) - place * by));
+    const most = Math.max(...gone.map(Math.abs));
+    const allowed = this.rounded ? ROUNDED + ASIDE * most : HAIR * (1 + Math.max(...this.numbers.map(({ at }) => Math.abs(at))));
+    return off.every((one) => one <= allowed) ? place : null;
   }
 }
 

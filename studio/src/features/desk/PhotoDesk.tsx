@@ -1,4 +1,4 @@
-import { startTransition, useCallback, useState, type ReactNode } from 'react';
+import { startTransition, useCallback, useEffect, useState, type ReactNode } from 'react';
 import type { Photo } from '../../api/client';
 import { CarryOver } from '../carry/CarryOver';
 import { DeskPanels } from '../../ui/layout/DeskPanels';
@@ -31,6 +31,8 @@ interface Props extends DeskActions {
 
 /** Whether a photo has been shown since the page was loaded. */
 let anyShown = false;
+/** A photo that takes longer does not keep the rest waiting. */
+const PHOTO_FIRST_MS = 3000;
 
 /** One photo with everything to work on it: its colours, the photo, the grade, the bench. Belongs to that photo alone. */
 export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRemove, ...actions }: Props) {
@@ -38,13 +40,21 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
   const { stage, readings, atHand, panels } = desk;
   const { session, kept } = desk.grading;
   // On loading the page the photo comes first, and what stands around it right after.
-  const [whole, setWhole] = useState(anyShown);
+  const [begun, setBegun] = useState(anyShown);
+  const whole = begun || desk.grading.phase === 'failed';
   const onShown = useCallback(() => {
     anyShown = true;
     startTransition(() => {
-      setWhole(true);
+      setBegun(true);
     });
   }, []);
+  useEffect(() => {
+    if (begun) return;
+    const timer = window.setTimeout(onShown, PHOTO_FIRST_MS);
+    return () => {
+      window.clearTimeout(timer);
+    };
+  }, [begun, onShown]);
   const guide = (
     <GuidePanel
       atHand={{
