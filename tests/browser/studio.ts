@@ -163,9 +163,12 @@ export class Studio {
   }
 
   async put(photo: number, moves: object[], edges: 'mixed' | 'unmixed' = 'mixed'): Promise<void> {
-    const { revision } = await this.kept(photo);
-    const answer = await this.page.request.put(`/api/photos/${String(photo)}/grade`, { data: { basedOn: revision, look: { tovrinLook: 1, edges, moves } } });
-    expect(answer.ok(), await answer.text()).toBe(true);
+    // The page may be keeping an edit at the very moment.
+    await expect(async () => {
+      const { revision } = await this.kept(photo);
+      const answer = await this.page.request.put(`/api/photos/${String(photo)}/grade`, { data: { basedOn: revision, look: { tovrinLook: 1, edges, moves } } });
+      expect(answer.ok(), await answer.text()).toBe(true);
+    }).toPass({ timeout: 10_000 });
   }
 
   /** Chooses the format of the first file in the open panel of delivering. */

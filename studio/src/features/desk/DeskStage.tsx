@@ -12,7 +12,7 @@ import type { Desk } from './useDesk';
 import { chooses } from './useTools';
 
 /** The photo with the strip of tools above it; or, for a while, several states of it. */
-export function DeskStage({ desk, onShown }: { desk: Desk; onShown: () => void }) {
+export function DeskStage({ desk, whole, onShown }: { desk: Desk; whole: boolean; onShown: () => void }) {
   const { photo, comparing, stage, readings, choice, pull, picture, judging, areas, families, atHand } = desk;
   const { tool, setTool } = desk.tools;
   const { choosing, fit } = choice;
@@ -89,6 +89,7 @@ export function DeskStage({ desk, onShown }: { desk: Desk; onShown: () => void }
         attempt={picture.attempt}
         onRetry={picture.retry}
         onStale={picture.setStale}
+        whole={whole}
         onShown={onShown}
       />
     </>

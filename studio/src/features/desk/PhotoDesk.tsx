@@ -105,7 +105,7 @@ export function PhotoDesk({ photo, photos, sets, strip, deliver, selected, onRem
         withRight={panels.gradeShown}
         left={panels.guideShown ? { part: 'guide', content: guide } : { part: 'left', content: whole && <ColoursPanel source={readings.source} readings={readings.result} onPoint={desk.families.setPot} onChoose={(index) => { void desk.startOnPot(index); }} /> }}
         right={whole && <DeskSide desk={desk} />}
-        photo={<DeskStage desk={desk} onShown={onShown} />}
+        photo={<DeskStage desk={desk} whole={whole} onShown={onShown} />}
         below={below()}
       />
       <DeskFooter strip={strip} pointed={readings.pointed} probes={readings.probes.length} found={desk.checks.findings?.length ?? 0} panels={panels} />

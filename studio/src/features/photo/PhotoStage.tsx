@@ -60,6 +60,8 @@ interface Props extends StageActions {
   onRetry: () => void;
   /** Told why the photo does not show the last change; null when it does. */
   onStale: (why: string | null) => void;
+  /** What stands around the photo is there. */
+  whole: boolean;
   /** Told once the photo can be seen, or why it cannot. */
   onShown: () => void;
 }
@@ -125,7 +127,7 @@ export function PhotoStage(props: Props) {
         ref={canvas}
         role="img"
         aria-label={`${photo.name}, ${view}`}
-        data-settled={ready && cube.settled && edges.known}
+        data-settled={ready && cube.settled && edges.known && props.whole}
         style={{ visibility: seen ? 'visible' : 'hidden', position: 'absolute', inset: 0, width: '100%', height: '100%', display: 'block' }}
       />
       {ready && (
