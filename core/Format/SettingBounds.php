@@ -95,12 +95,6 @@ final class SettingBounds
     /** @return array<string, mixed> */
     private static function schema(): array
     {
-        if (null === self::$schema) {
-            /** @var array<string, mixed> $schema */
-            $schema = json_decode((string) file_get_contents(LookSchema::FILE), true, 64, \JSON_THROW_ON_ERROR);
-            self::$schema = $schema;
-        }
-
-        return self::$schema;
+        return self::$schema ??= LookSchema::document();
     }
 }
