@@ -100,9 +100,9 @@ export class CubeFeed {
     return DRAFT_LATTICES[this.coarseness] ?? 9;
   }
 
-  /** A draft of a line, unless something newer is shown already. */
+  /** A draft of a line, unless something newer is wanted already. */
   private followed(cube: Followed): void {
-    if (this.stopped || cube.order < this.shown || cube.order < this.order) return;
+    if (this.stopped || cube.order < this.order) return;
     this.shown = cube.order;
     this.onCube({ ...cube, settled: false });
   }

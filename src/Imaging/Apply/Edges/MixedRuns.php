@@ -18,6 +18,9 @@ final readonly class MixedRuns
     private const TOGETHER = 24;
     /** Pixels of a row of the image. */
     private const WIDTH = 1024;
+    /** What of a run says where it begins. */
+    private const IN_STRIP = 1;
+    private const IN_PICTURE = 2;
 
     public int $width;
     public int $height;
@@ -72,21 +75,21 @@ final readonly class MixedRuns
     /** The mixed pixels of a strip with so many bytes a pixel. */
     public function ofStrip(SharedBytes $strip, int $pixel): SharedBytes
     {
-        $memory = new SharedBytes($pixel * $this->width * $this->height);
-        foreach ($this->runs as [$at, $inStrip, , $count]) {
-            $memory->copy($at * $pixel, $strip, $inStrip * $pixel, $count * $pixel);
-        }
-
-        return $memory;
+        return $this->gathered($strip, $pixel, self::IN_STRIP);
     }
 
     /** The picture's own. */
     public function ofPicture(Pixels $picture): SharedBytes
     {
-        [$pixel, $source] = [$picture->bytesPerPixel(), $picture->shared()];
+        return $this->gathered($picture->shared(), $picture->bytesPerPixel(), self::IN_PICTURE);
+    }
+
+    /** @param 1|2 $where of a run, where it begins in what they are taken from */
+    private function gathered(SharedBytes $source, int $pixel, int $where): SharedBytes
+    {
         $memory = new SharedBytes($pixel * $this->width * $this->height);
-        foreach ($this->runs as [$at, , $inPicture, $count]) {
-            $memory->copy($at * $pixel, $source, $inPicture * $pixel, $count * $pixel);
+        foreach ($this->runs as $run) {
+            $memory->copy($run[0] * $pixel, $source, $run[$where] * $pixel, $run[3] * $pixel);
         }
 
         return $memory;

@@ -20,7 +20,7 @@ final readonly class Strip
     /**
      * @param list<array{0: int, 1: int, 2: int, 3: int}> $pieces left, top and width of each in pixels of the picture, and where it begins in the strip
      */
-    private function __construct(public array $pieces, public int $width, public int $height, public int $across, public int $down)
+    private function __construct(public array $pieces, public int $width, public int $height, public int $across, private int $down)
     {
     }
 
