@@ -18,7 +18,7 @@ use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Learning\PhotoChecks;
-use Tovrin\App\Library\PhotoEdges;
+use Tovrin\App\Learning\PhotoEdges;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Process\Journal;

@@ -17,6 +17,7 @@ use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
+use Tovrin\App\Learning\PhotoEdges;
 use Tovrin\Core\Cube\Lattice;
 use Tovrin\Core\Format\CubeText;
 use Tovrin\Core\Format\HaldPng;
@@ -102,7 +103,7 @@ final class Rendering
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, null === $edges ? null : $edges())];
+            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, null === $edges ? PhotoEdges::in($pixels, $grade) : $edges())];
         }
 
         return self::$latest[1];
@@ -142,7 +143,7 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $weights = PictureGrade::ofWeights($grade, $move, $pixels, null === $edges ? null : $edges())->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $weights = PictureGrade::ofWeights($grade, $move, $pixels, null === $edges ? PhotoEdges::in($pixels, $grade) : $edges())->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
     }

@@ -12,7 +12,7 @@ use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Learning\PhotoChecks;
-use Tovrin\App\Library\PhotoEdges;
+use Tovrin\App\Learning\PhotoEdges;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\SheetPicture;
 use Tovrin\App\Process\Announcements;

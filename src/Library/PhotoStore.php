@@ -12,14 +12,14 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*,edge-line-1-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
  */
 final readonly class PhotoStore
 {
     /** Between a folder and its photo's being known lies less than this. */
     private const SETTLING_SECONDS = 600;
     /** Files of a photo that can be made again whenever they are needed. */
-    private const REMAKEABLE = 'preview.rgb,full.png,edges-*';
+    private const REMAKEABLE = 'preview.rgb,full.png,edges-*,edge-line-*';
 
     public function __construct(private string $directory)
     {
@@ -142,12 +142,25 @@ final readonly class PhotoStore
         return $this->photo($key).'/edges-1-'.$reached;
     }
 
-    /** Clears edges away but for those that were asked for last. */
-    public function keepEdges(string $key, int $most): void
+    /** What was found along one line of those; the first number changes with the way it is found. */
+    public function edgeLine(string $key, string $line): string
     {
-        $paths = glob($this->photo($key).'/edges-*') ?: [];
-        usort($paths, static fn (string $one, string $other): int => (int) @filemtime($other) <=> (int) @filemtime($one));
-        array_map(static fn (string $path): bool => @unlink($path), \array_slice($paths, $most));
+        return $this->photo($key).'/edge-line-1-'.$line;
+    }
+
+    /**
+     * Clears edges away but for those that were asked for last.
+     *
+     * @param int $most  of the edges under one way of reaching colours
+     * @param int $lines of single lines
+     */
+    public function keepEdges(string $key, int $most, int $lines): void
+    {
+        foreach (['edges-*' => $most, 'edge-line-*' => $lines] as $pattern => $kept) {
+            $paths = glob($this->photo($key).'/'.$pattern) ?: [];
+            usort($paths, static fn (string $one, string $other): int => (int) @filemtime($other) <=> (int) @filemtime($one));
+            array_map(static fn (string $path): bool => @unlink($path), \array_slice($paths, $kept));
+        }
     }
 
     /** Keeps what can be made again; without room for it, it is made anew each time: slower, not wrong. */

@@ -10,22 +10,29 @@ use Tovrin\App\Delivery\ExportFormat;
 use Tovrin\App\Delivery\ExportSpec;
 use Tovrin\App\Delivery\Rendering;
 use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
+use Tovrin\App\Imaging\Apply\Edges\EdgeLines;
 use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
+use Tovrin\App\Imaging\Apply\Edges\KeptLines;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\App\Learning\StudyMaker;
 use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Hex;
 use Tovrin\Core\Colour\LinearSrgb;
 use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Edges;
+use Tovrin\Core\Grade\Evaluator;
 use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Grade\Move;
+use Tovrin\Core\Model\Families;
+use Tovrin\Core\Move\ActsByHue;
 use Tovrin\Core\Move\Kind\Palette;
+use Tovrin\Core\Move\MoveKinds;
 use Tovrin\Core\Reading\Pots;
 use Tovrin\Core\Reading\Raster;
 use Tovrin\Tests\Core\Looks;
@@ -39,6 +46,7 @@ final class EdgesTest extends TestCase
     private const BODY = '#a03428';
     private const BEHIND = '#8c9498';
     private const PAINT = '#2a5c96';
+    private const LEAF = '#3c7a46';
     /** The warm colours. */
     private const REACH = ['hue' => ['from' => 350, 'to' => 70, 'softFrom' => 10, 'softTo' => 10], 'chroma' => ['from' => 0.08, 'to' => 0.5, 'softFrom' => 0.03, 'softTo' => 0]];
 
@@ -99,9 +107,9 @@ final class EdgesTest extends TestCase
     public function testTwoReachesMeetAtOneEdge(): void
     {
         $left = self::each(static fn (int $x): float => max(0.0, min(1.0, (self::WIDTH / 2 - $x + 1.5) / 3)));
-        $source = self::mixed([self::BODY => $left, '#3c7a46' => self::rest($left)], 8);
+        $source = self::mixed([self::BODY => $left, self::LEAF => self::rest($left)], 8);
         $wanted = self::values(self::mixed([self::PAINT => $left, '#b08a3c' => self::rest($left)], 8));
-        $grade = Looks::of(self::move(), ['kind' => 'recolour', 'reach' => ['hue' => ['from' => 120, 'to' => 170, 'softFrom' => 15, 'softTo' => 15], 'chroma' => ['from' => 0.06, 'to' => 0.5, 'softFrom' => 0.02, 'softTo' => 0]], 'params' => ['method' => 'paint', 'anchor' => '#3c7a46', 'target' => '#b08a3c']]);
+        $grade = Looks::of(self::move(), ['kind' => 'recolour', 'reach' => ['hue' => ['from' => 120, 'to' => 170, 'softFrom' => 15, 'softTo' => 15], 'chroma' => ['from' => 0.06, 'to' => 0.5, 'softFrom' => 0.02, 'softTo' => 0]], 'params' => ['method' => 'paint', 'anchor' => self::LEAF, 'target' => '#b08a3c']]);
         $band = array_keys(array_filter($left, static fn (float $a): bool => $a > 0.02 && $a < 0.98));
         self::assertLessThan(6.0, self::percentile($wanted, self::values($this->rendered($source, new Grade($grade->moves, '', Edges::Unmixed))), $band));
     }
@@ -145,7 +153,7 @@ final class EdgesTest extends TestCase
     public function testTheTilesForTheScreenAreThoseOfThePictures(): void
     {
         $cover = self::disc(3.0);
-        $edges = EdgeFinder::of(self::recolour(Edges::Unmixed), PictureFile::read(self::mixed([self::BODY => $cover, self::BEHIND => self::rest($cover)], 8), 'source'));
+        $edges = EdgeFinder::of(self::lines(self::recolour(Edges::Unmixed)), PictureFile::read(self::mixed([self::BODY => $cover, self::BEHIND => self::rest($cover)], 8), 'source'));
         self::assertSame([120, 80], [$edges->width, $edges->height]);
         $bytes = $edges->tileBytes();
         /** @var array{1: int, 2: int, 3: int} $head */
@@ -183,6 +191,93 @@ final class EdgesTest extends TestCase
         self::assertGreaterThan(20.0, $worst(Edges::Mixed));
     }
 
+    /**
+     * It is limited to no reach, and changes nothing by itself; but what it does to one of the photo's colours is not what it does to another.
+     *
+     * @param array<string, mixed> $move
+     */
+    #[DataProvider('movesByHue')]
+    public function testAMoveByHueLeavesNoThirdColourWhereTwoOfThePhotosColoursMeet(array $move): void
+    {
+        $cover = self::disc(3.0);
+        $source = self::mixed([self::BODY => $cover, self::LEAF => self::rest($cover)], 8);
+        $grade = Looks::of($move);
+        $graded = static fn (string $hex): string => Hex::format(...Evaluator::evaluate($grade, new Colours(ColourBlock::of(Srgb::class, [Hex::parse($hex)])))->colours->at(0));
+        $wanted = self::values(self::mixed([$graded(self::BODY) => $cover, $graded(self::LEAF) => self::rest($cover)], 8));
+        $band = array_keys(array_filter($cover, static fn (float $a): bool => $a > 0.02 && $a < 0.98));
+        $worst = fn (Edges $edges): float => self::percentile($wanted, self::values($this->rendered($source, new Grade($grade->moves, '', $edges))), $band);
+        self::assertLessThanOrEqual(6.0, $worst(Edges::Unmixed));
+        self::assertGreaterThan(20.0, $worst(Edges::Mixed));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>}> */
+    public static function movesByHue(): iterable
+    {
+        yield 'band mix' => [['kind' => 'band-mix', 'params' => array_fill_keys(['lime', 'green', 'jade'], ['saturation' => -100, 'luminance' => -40])]];
+        yield 'selective colour' => [['kind' => 'selective-colour', 'params' => ['method' => 'absolute', 'greens' => ['cyan' => 100, 'magenta' => -100, 'yellow' => 100, 'black' => 30]]]];
+        yield 'hue curves' => [['kind' => 'hue-curves', 'params' => ['hue' => [[20, 0], [80, 0], [145, 60], [210, 0]]]]];
+    }
+
+    public function testAMoveByHueThatIsLimitedEndsWhereItsReachDoes(): void
+    {
+        $mix = ['kind' => 'band-mix', 'params' => ['green' => ['hue' => 20]]];
+        self::assertNotNull(self::reached($mix));
+        self::assertSame(self::reached($mix), self::reached(['params' => ['red' => ['hue' => 50]]] + $mix));
+        self::assertSame(self::reached(self::move()), self::reached(['reach' => self::REACH] + $mix));
+        self::assertNull(self::reached(['on' => false] + $mix));
+    }
+
+    public function testTheStudioKnowsTheKindsThatActByHue(): void
+    {
+        $kinds = array_map(static fn (string $class): string => $class::id(), array_values(array_filter(MoveKinds::ALL, static fn (string $class): bool => is_subclass_of($class, ActsByHue::class))));
+        preg_match('/BY_HUE[^=]*= \[([^\]]*)\]/', (string) file_get_contents(Outside::root().'/studio/src/gl/edges.ts'), $found);
+        self::assertEqualsCanonicalizing($kinds, array_map(static fn (string $kind): string => trim($kind, " '"), explode(',', $found[1] ?? '')));
+    }
+
+    public function testWhatWasFoundAlongALineIsTakenAgainAndOnlyWhatChangedIsLookedFor(): void
+    {
+        $cover = self::disc(3.0);
+        $picture = PictureFile::read(self::mixed([self::BODY => $cover, self::LEAF => self::rest($cover)], 8), 'source');
+        $kept = new class(Outside::scratch()) implements KeptLines {
+            /** @var list<string> */
+            public array $asked = [];
+
+            public function __construct(private readonly string $folder)
+            {
+            }
+
+            public function line(string $key): ?string
+            {
+                $this->asked[] = $key;
+
+                return ($bytes = @file_get_contents($this->path($key))) === false ? null : $bytes;
+            }
+
+            public function keep(string $key, string $bytes): void
+            {
+                // By another process, which shares no variables.
+                file_put_contents($this->path($key), $bytes);
+            }
+
+            public function path(string $key): string
+            {
+                return $this->folder.'/line-'.hash('xxh128', $key);
+            }
+        };
+        $green = ['reach' => ['hue' => ['from' => 120, 'to' => 170, 'softFrom' => 15, 'softTo' => 15]]] + self::move();
+        $lines = self::lines(new Grade(Looks::of(self::move(), $green)->moves, '', Edges::Unmixed));
+        $first = EdgeFinder::of($lines, $picture, $kept);
+        self::assertCount(2, $kept->asked);
+        self::assertFalse($first->isEmpty());
+        self::assertEquals($first, EdgeFinder::of($lines, $picture, $kept), 'as they were found');
+        [$one, $other] = array_map($kept->path(...), array_keys($lines));
+        file_put_contents($one, 'damaged');
+        self::assertEquals($first, EdgeFinder::of($lines, $picture, $kept), 'what is damaged is found anew');
+        // That they are taken, and not found again.
+        copy($other, $one);
+        self::assertNotSame($first->inside, EdgeFinder::of($lines, $picture, $kept)->inside);
+    }
+
     public function testWhereTheyLieIsAMatterOfWhatIsReachedNotOfWhatIsDone(): void
     {
         $shift = ['kind' => 'shift', 'params' => ['hue' => 20]];
@@ -194,7 +289,7 @@ final class EdgesTest extends TestCase
         self::assertNotSame($same, self::reached($shift, self::move(), ['reach' => ['light' => ['from' => 0.2, 'to' => 0.6]]] + $shift));
         self::assertNotSame(self::reached($shift, $reading('running')), self::reached(['params' => ['hue' => 50]] + $shift, $reading('running')), 'what is above changes what is read');
         self::assertNull(self::reached($shift, ['on' => false] + self::move()));
-        self::assertNull(EdgeFinder::reached(self::recolour(Edges::Mixed)));
+        self::assertNull(EdgeLines::decidedBy(self::recolour(Edges::Mixed)));
     }
 
     public function testALookSaysItAndOneWithoutAWordHasThemMixed(): void
@@ -206,7 +301,13 @@ final class EdgesTest extends TestCase
     /** @param array<string, mixed> ...$moves */
     private static function reached(array ...$moves): ?string
     {
-        return EdgeFinder::reached(new Grade(Looks::of(...$moves)->moves, '', Edges::Unmixed));
+        return EdgeLines::decidedBy(new Grade(Looks::of(...$moves)->moves, '', Edges::Unmixed));
+    }
+
+    /** @return array<string, Grade> */
+    private static function lines(Grade $grade): array
+    {
+        return EdgeLines::of($grade, static fn (): Families => throw new \LogicException('These lines have nothing to do with the photo\'s own colours.'));
     }
 
     private function rendered(string $source, Grade $grade): string

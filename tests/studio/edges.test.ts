@@ -60,6 +60,14 @@ describe('where edges lie', () => {
     expect(edgesKey(palette(20, null))).not.toBe(edgesKey(palette(20, 40)));
   });
 
+  it('is a matter of the photo alone where a move acts by hue on all of it', () => {
+    const mix = (green: number, fields = {}) => unmixed(withField({ id: 'b', kind: 'band-mix', params: { green: { hue: green } } }, fields));
+    expect(edgesKey(mix(0))).not.toBeNull();
+    expect(edgesKey(mix(0))).toBe(edgesKey(mix(40)));
+    expect(edgesKey(mix(40, { on: false }))).toBeNull();
+    expect(edgesKey(mix(40, { reach: { hue: { from: 10, to: 80 } } }))).not.toBe(edgesKey(mix(40)));
+  });
+
   it('is nowhere while they are left mixed, where nothing is reached, and where that move is off', () => {
     expect(edgesKey(look(reached(10)))).toBeNull();
     expect(edgesKey(unmixed(shift('a', 10)))).toBeNull();

@@ -7,6 +7,7 @@ namespace Tovrin\Core\Move\Kind;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\ActsByHue;
 use Tovrin\Core\Move\Familied;
 use Tovrin\Core\Move\GoesByGrain;
 use Tovrin\Core\Move\HueBands;
@@ -20,7 +21,7 @@ use Tovrin\Core\Move\Setting;
  * On OKLCh: hue turns by degrees, chroma scales by 1 + saturation/100, and lightness moves by up
  * to LUMINANCE_SPAN, faded with smooth() below FADE_CHROMA so that neutrals keep their tone.
  */
-final readonly class BandMix implements GoesByGrain, Familied
+final readonly class BandMix implements ActsByHue, GoesByGrain, Familied
 {
     /** OKLCh lightness that luminance ±100 adds or takes. */
     public const LUMINANCE_SPAN = 0.4;

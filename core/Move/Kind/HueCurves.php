@@ -6,6 +6,7 @@ namespace Tovrin\Core\Move\Kind;
 
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\OkLch;
+use Tovrin\Core\Move\ActsByHue;
 use Tovrin\Core\Move\Curved;
 use Tovrin\Core\Move\Drawn;
 use Tovrin\Core\Move\GoesByGrain;
@@ -18,7 +19,7 @@ use Tovrin\Core\Move\Setting;
  * Hue, saturation and luminance as curves over the hue circle, through any points: periodic monotone
  * cubics in OKLCh degrees. They act as the settings of BandMix do.
  */
-final readonly class HueCurves implements GoesByGrain, Drawn, Curved
+final readonly class HueCurves implements ActsByHue, GoesByGrain, Drawn, Curved
 {
     /** The curves with their titles, units and the most they go up or down. */
     public const CURVES = ['hue' => ['Hue', '°', 60.0], 'saturation' => ['Saturation', '%', 100.0], 'luminance' => ['Lightness', '%', 100.0]];

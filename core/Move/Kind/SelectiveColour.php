@@ -7,8 +7,8 @@ namespace Tovrin\Core\Move\Kind;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Colours;
 use Tovrin\Core\Colour\Srgb;
+use Tovrin\Core\Move\ActsByHue;
 use Tovrin\Core\Move\Familied;
-use Tovrin\Core\Move\MoveKind;
 use Tovrin\Core\Move\Params;
 use Tovrin\Core\Move\Setting;
 
@@ -23,7 +23,7 @@ use Tovrin\Core\Move\Setting;
  * limited to −ink … 1 − ink. Ink outside 0…1 counts as 0 or 1, so that a colour already pushed
  * out of range is never thrown further by a setting at rest.
  */
-final readonly class SelectiveColour implements MoveKind, Familied
+final readonly class SelectiveColour implements ActsByHue, Familied
 {
     /** The targets in their order, with the words of the trade. */
     public const TARGETS = [

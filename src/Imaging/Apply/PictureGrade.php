@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
 use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\Apply\Edges\MixedPixels;
 use Tovrin\App\Imaging\ColourTag;
 use Tovrin\App\Imaging\Pixels;
-use Tovrin\App\Imaging\Preview;
 use Tovrin\Core\Colour\Encoding\RgbEncoding;
 use Tovrin\Core\Grade\EncodingTransform;
 use Tovrin\Core\Grade\Grade;
@@ -28,26 +26,22 @@ final readonly class PictureGrade
     }
 
     /**
-     * @param int|null          $lattice nodes along each axis; null is as few as keep what is promised
-     * @param EdgePictures|null $edges   those of the grade in the picture; null for looking for them
+     * @param int|null     $lattice nodes along each axis; null is as few as keep what is promised
+     * @param EdgePictures $edges   those of the grade in the picture
      */
-    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice, ?EdgePictures $edges = null): self
+    public static function of(Grade $grade, EncodingTransform $transform, Pixels $pixels, ?int $lattice, EdgePictures $edges): self
     {
-        $mixed = self::mixed($grade, $pixels, $edges);
+        $mixed = MixedPixels::of($edges, $pixels);
         $planes = Planes::of($grade);
         $link = 0 === $planes->count() ? GradeLink::of($grade, $transform, $pixels, $lattice, self::sides($mixed)) : LutStack::of($grade, $transform, $pixels, PlanePictures::of($planes, $pixels), $lattice, self::sides($mixed));
 
         return new self($link, $mixed, $transform->to, $link->exactness);
     }
 
-    /**
-     * What gives how much each pixel is reached by a move, in all three channels.
-     *
-     * @param EdgePictures|null $edges as for of()
-     */
-    public static function ofWeights(Grade $grade, int $move, Pixels $pixels, ?EdgePictures $edges = null): self
+    /** What gives how much each pixel is reached by a move, in all three channels. */
+    public static function ofWeights(Grade $grade, int $move, Pixels $pixels, EdgePictures $edges): self
     {
-        $mixed = self::mixed($grade, $pixels, $edges);
+        $mixed = MixedPixels::of($edges, $pixels);
         $transform = new EncodingTransform($pixels->colours->encoding, $pixels->colours->encoding);
         $planes = Planes::of($grade, [$move]);
         $link = 0 === $planes->count() ? GradeLink::ofWeights($grade, $move, $transform, $pixels, self::MATTE_LATTICE, self::sides($mixed)) : LutStack::ofWeights($grade, $move, $transform, $pixels, PlanePictures::of($planes, $pixels), self::PLANED_LATTICE, self::sides($mixed));
@@ -71,14 +65,6 @@ final readonly class PictureGrade
         }
 
         return $finished;
-    }
-
-    /** The picture's pixels that are mixed; looked for as it is looked at on the screen. */
-    private static function mixed(Grade $grade, Pixels $pixels, ?EdgePictures $edges): ?MixedPixels
-    {
-        $edges ??= null === EdgeFinder::reached($grade) ? EdgePictures::none() : EdgeFinder::of($grade, Preview::asKept($pixels));
-
-        return MixedPixels::of($edges, $pixels);
     }
 
     /** @return (\Closure(): list<Pixels>)|null */

@@ -53,6 +53,9 @@ function changedPots(move: Move): unknown[] {
   return changed.length > 0 ? [components, ...changed.map((pot) => pot.components)] : [];
 }
 
+/** Kinds that do different things to different hues: without a reach, what they do ends where the photo's own colours do. */
+const BY_HUE: readonly Move['kind'][] = ['band-mix', 'hue-curves', 'selective-colour'];
+
 /** What decides where a grade's edges lie: not what its moves do. Null when its pixels are left as they are. */
 export function edgesKey(look: Look): string | null {
   if (look.edges !== 'unmixed') return null;
@@ -60,5 +63,6 @@ export function edgesKey(look: Look): string | null {
   const acts = (move: Move) => (move.on ?? true) && shareOf(look, move) > 0;
   const last = look.moves.findLastIndex((move) => acts(move) && move.reads === 'running' && move.reach);
   const lines = look.moves.flatMap((move, i): unknown[] => (i <= last ? [move, shareOf(look, move)] : acts(move) ? [...(move.reach ? [move.reach] : []), ...changedPots(move)] : []));
+  if (look.moves.some((move) => acts(move) && !move.reach && BY_HUE.includes(move.kind))) lines.push('by hue');
   return lines.length === 0 ? null : JSON.stringify(lines);
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Imaging\Apply\Edges;
 
 use Tovrin\App\Imaging\Apply\GradeLink;
+use Tovrin\App\Imaging\ForkedTask;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\SharedBytes;
 use Tovrin\App\Imaging\Native\Vips;
@@ -12,12 +13,7 @@ use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
-use Tovrin\Core\Format\LookWriter;
-use Tovrin\Core\Grade\Borders;
-use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Grade\Move;
-use Tovrin\Core\Grade\ReadsFrom;
 
 /**
  * Finds, along every line where what a grade reaches ends, the two colours that pixels there are mixed of.
@@ -39,59 +35,51 @@ final class EdgeFinder
     private const MARGIN = 4;
     /** Sureness up to which a pixel is left whole. */
     private const UNSURE = 0.3;
+    /** Lines that are worked on at once. */
+    private const AT_ONCE = 3;
     /** Pixels that a picture has at least each way. */
     private const LEAST = 8;
 
-    /** @param Pixels $picture the photo as it is looked at: sRGB, 8 bits, opaque */
-    public static function of(Grade $grade, Pixels $picture): EdgePictures
+    /**
+     * @param array<string, Grade> $lines   see EdgeLines
+     * @param Pixels               $picture the photo as it is looked at: sRGB, 8 bits, opaque
+     * @param KeptLines|null       $kept    where what was found along a line of this photo is kept for the next time
+     */
+    public static function of(array $lines, Pixels $picture, ?KeptLines $kept = null): EdgePictures
     {
         $picture = PictureShape::reduce($picture, self::SIDE);
-        $reaching = array_values(self::lines($grade));
-        if ([] === $reaching || min($picture->width, $picture->height) < self::LEAST) {
+        if ([] === $lines || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();
         }
-        $mattes = array_map(static fn (Grade $grade): Pixels => GradeLink::matte($grade, \count($grade->moves) - 1, $picture), $reaching);
-        [$width, $height] = [intdiv($picture->width, 2), intdiv($picture->height, 2)];
-        // Each line in a process of its own: so all processors have something to do.
-        $lines = array_map(static fn (): array => [new SharedBytes(8 * $width * $height), new SharedBytes(4 * $width * $height)], $mattes);
-        $tasks = [];
-        foreach ($mattes as $number => $matte) {
-            $tasks[] = Vips::begin(static function () use ($picture, $matte, $lines, $number, $width, $height): string {
-                $weight = self::weight($matte);
-                [$left, $top, $across, $down] = self::around($weight);
-                if ($across > 0) {
-                    $line = self::line(self::halvings(self::linear($picture->image()->area($left, $top, $across, $down))), self::halvings($weight->area($left, $top, $across, $down)->inMemory()))->inMemory();
-                    $whole = $line->within(intdiv($left, 2), intdiv($top, 2), $width, $height)->inMemory();
-                    $whole->band(0, 8)->cast(SampleFormat::Byte)->into($lines[$number][0]);
-                    $whole->band(8)->into($lines[$number][1]);
+        $found = [];
+        foreach (array_chunk($lines, self::AT_ONCE, true) as $some) {
+            $tasks = [];
+            foreach ($some as $key => $grade) {
+                $found[] = $line = EdgeLine::reserved(intdiv($picture->width, 2), intdiv($picture->height, 2));
+                if (!$line->fill($kept?->line($key))) {
+                    // Each in a process of its own: so all processors have something to do.
+                    $tasks[] = Vips::begin(static function () use ($picture, $grade, $line, $key, $kept): string {
+                        self::find($grade, $picture, $line);
+                        $kept?->keep($key, $line->toBytes());
+
+                        return '';
+                    });
                 }
-
-                return '';
-            });
-        }
-        foreach ($tasks as $task) {
-            $task->result();
-        }
-        [$inside, $outside, $near] = [new SharedBytes(4 * $width * $height), new SharedBytes(4 * $width * $height), new SharedBytes($width * $height)];
-        Vips::aside(static function () use ($lines, $width, $height, $inside, $outside, $near): string {
-            $drawn = static fn (int $number): array => [VipsImage::over($lines[$number][0], $width, $height, 8, 8), VipsImage::over($lines[$number][1], $width, $height, 1, 32)];
-            [$best, $clearest] = $drawn(0);
-            for ($number = 1, $count = \count($lines); $number < $count; ++$number) {
-                [$pictures, $clear] = $drawn($number);
-                // Where several reaches end, the line whose sides differ most tells most of a pixel.
-                $is = $clearest->subtract($clear)->below(0.0);
-                [$best, $clearest] = [$is->choosing($pictures, $best), $is->choosing($clear, $clearest)];
             }
-            $best = $best->inMemory();
-            $best->band(0, 4)->into($inside);
-            $best->band(4, 4)->into($outside);
-            // Colours are looked up between pixels, so those around count too.
-            $best->band(3)->above(0.0)->dilated(1)->into($near);
+            array_map(static fn (ForkedTask $task): string => $task->result(), $tasks);
+        }
 
-            return '';
-        });
+        return EdgeLine::together($found);
+    }
 
-        return new EdgePictures($width, $height, $inside->toString(), $outside->toString(), EdgePictures::tilesOf($near->toString(), $width));
+    private static function find(Grade $grade, Pixels $picture, EdgeLine $line): void
+    {
+        $weight = self::weight(GradeLink::matte($grade, \count($grade->moves) - 1, $picture));
+        [$left, $top, $across, $down] = self::around($weight);
+        if ($across > 0) {
+            $found = self::line(self::halvings(self::linear($picture->image()->area($left, $top, $across, $down))), self::halvings($weight->area($left, $top, $across, $down)->inMemory()))->inMemory();
+            $line->put($found->within(intdiv($left, 2), intdiv($top, 2), $line->width, $line->height)->inMemory());
+        }
     }
 
     /**
@@ -131,34 +119,6 @@ final class EdgeFinder
     private static function weight(Pixels $matte): VipsImage
     {
         return $matte->image()->band(0)->linear(1 / SampleFormat::Word->most(), 0.0)->cast(SampleFormat::Float)->inMemory();
-    }
-
-    /** All that decides where a grade's edges lie, which is not what its moves do; null when pixels are left as they are. */
-    public static function reached(Grade $grade): ?string
-    {
-        $lines = Edges::Unmixed === $grade->edges ? self::lines($grade) : [];
-
-        return [] === $lines ? null : implode("\n", array_keys($lines));
-    }
-
-    /**
-     * Grades whose last move reaches what lies on the one side of a line. Also of moves at rest, since they may do something the next moment.
-     *
-     * @return array<string, Grade> by what it depends on
-     */
-    private static function lines(Grade $grade): array
-    {
-        $lines = [];
-        foreach ($grade->moves as $index => $move) {
-            foreach ($move->on && $move->share > 0.0 ? Borders::of($move) : [] as $reach) {
-                // What is read from the running colour depends on what the moves above make of it.
-                $above = ReadsFrom::Running === $move->reads ? array_map(static fn (Move $move): Move => $move->everywhere(), \array_slice($grade->moves, 0, $index)) : [];
-                $key = json_encode([LookWriter::reach($reach), LookWriter::data($grade->named('')->with($above))], \JSON_THROW_ON_ERROR);
-                $lines[$key] ??= $grade->with([...$above, $move->everywhere()->reaching($reach)]);
-            }
-        }
-
-        return $lines;
     }
 
     /** @return non-empty-list<VipsImage> an image at each of the scales */

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Learning;
+
+use Tovrin\App\Imaging\Apply\Edges\KeptLines;
+use Tovrin\App\Library\PhotoStore;
+
+/** What was found along the lines of a photo, kept beside it. */
+final readonly class PhotoLines implements KeptLines
+{
+    public function __construct(private PhotoStore $store, private string $key)
+    {
+    }
+
+    public function line(string $key): ?string
+    {
+        $path = $this->path($key);
+        $bytes = @file_get_contents($path);
+        if (false === $bytes) {
+            return null;
+        }
+        @touch($path);
+
+        return $bytes;
+    }
+
+    public function keep(string $key, string $bytes): void
+    {
+        $this->store->keep($this->path($key), $bytes);
+    }
+
+    private function path(string $key): string
+    {
+        return $this->store->edgeLine($this->key, hash('xxh128', $key));
+    }
+}
