@@ -46,6 +46,7 @@ final class EdgesTest extends TestCase
     private const BODY = '#a03428';
     private const BEHIND = '#8c9498';
     private const PAINT = '#2a5c96';
+    private const LEVEL = '#4f6260';
     private const LEAF = '#3c7a46';
     /** The warm colours. */
     private const REACH = ['hue' => ['from' => 350, 'to' => 70, 'softFrom' => 10, 'softTo' => 10], 'chroma' => ['from' => 0.08, 'to' => 0.5, 'softFrom' => 0.03, 'softTo' => 0]];
@@ -92,6 +93,18 @@ final class EdgesTest extends TestCase
             // Tables are as fine as colours need, those of edges too: that is a level at most.
             self::assertEqualsWithDelta(\array_slice($mixed, 3 * $i, 3), \array_slice($unmixed, 3 * $i, 3), 1.0, "pixel $i");
         }
+    }
+
+    public function testASoftenedMatteGoesOverNoEdge(): void
+    {
+        $cover = self::disc(3.0);
+        // Of one lightness, which is what a softened matte goes by.
+        $source = self::mixed([self::BODY => $cover, self::LEVEL => self::rest($cover)], 8);
+        $wanted = self::values(self::mixed([self::PAINT => $cover, self::LEVEL => self::rest($cover)], 8));
+        $band = array_keys(array_filter($cover, static fn (float $a): bool => $a > 0.02 && $a < 0.98));
+        $worst = fn (float $soften, Edges $edges): float => self::percentile($wanted, self::values($this->rendered($source, new Grade(Looks::of(['soften' => $soften] + self::move())->moves, '', $edges))), $band);
+        self::assertLessThanOrEqual(6.0, $worst(8.0, Edges::Unmixed));
+        self::assertGreaterThan(40.0, $worst(8.0, Edges::Mixed));
     }
 
     public function testAThinLineIsRecolouredThroughAndThrough(): void

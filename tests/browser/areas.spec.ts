@@ -227,10 +227,17 @@ test('the delivered file is what the screen showed, with areas and a softened ma
   await expect.poll(await offFromFile(page, studio, 'jug-on-bricks.jpg', 'areas')).toBeLessThanOrEqual(2);
 });
 
+const TURNED_CLAY = { id: 'm1', kind: 'shift', params: { hue: 100, lightness: -5 }, reach: { hue: { from: 10, to: 60, softFrom: 15, softTo: 15 }, chroma: { from: 0.06, to: 0.5, softFrom: 0.02, softTo: 0 } } };
+
+test('edges of a softened matte and of a move by hue are unmixed in the file as on the screen', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.openWith(JUG, [{ ...TURNED_CLAY, soften: 5 }, { id: 'm2', kind: 'band-mix', params: { orange: { saturation: -60, luminance: 20 }, yellow: { saturation: -60 } } }], 'unmixed');
+  await expect.poll(await offFromFile(page, studio, 'jug-on-bricks.jpg', 'unmixed-soft', '--lattice', '33')).toBeLessThanOrEqual(2);
+});
+
 test('edges are unmixed in the file as on the screen, which is a switch of the grade and a step of undo', async ({ page }) => {
   const studio = new Studio(page);
-  const turned = { id: 'm1', kind: 'shift', params: { hue: 100, lightness: -5 }, reach: { hue: { from: 10, to: 60, softFrom: 15, softTo: 15 }, chroma: { from: 0.06, to: 0.5, softFrom: 0.02, softTo: 0 } } };
-  await studio.openWith(JUG, [turned], 'unmixed');
+  await studio.openWith(JUG, [TURNED_CLAY], 'unmixed');
   // With as many nodes as the screen has, so that it is the edges that are compared.
   await expect.poll(await offFromFile(page, studio, 'jug-on-bricks.jpg', 'unmixed', '--lattice', '33')).toBeLessThanOrEqual(2);
   const unmixed = await studio.pixels();

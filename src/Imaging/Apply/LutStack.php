@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Apply\Edges\MixedRuns;
+use Tovrin\App\Imaging\Apply\Edges\MixedPixels;
 use Tovrin\App\Imaging\ColourTag;
 use Tovrin\App\Imaging\Native\ColourTransform;
 use Tovrin\App\Imaging\Native\LittleCms;
@@ -101,27 +101,28 @@ final readonly class LutStack
     /**
      * Applies it to the mixed pixels of the picture.
      *
-     * @param Pixels $mixed 16 bits, without transparency, which are written over
+     * @param Pixels $side the colours on one side, 16 bits, without transparency, which are written over
      */
-    public function ofRuns(Pixels $mixed, MixedRuns $runs): Pixels
+    public function ofMixed(Pixels $side, MixedPixels $mixed): Pixels
     {
-        $target = $mixed->shared();
-        Vips::aside(function () use ($mixed, $runs, $target): string {
-            $count = \count($this->stack->counts());
-            $image = $mixed->image();
-            $planes = array_map(fn (int $number): VipsImage => $this->planes->ofRuns($number, $image, $runs), array_reverse(range(0, max(0, $count - 1))));
+        $target = $side->shared();
+        $count = \count($this->stack->counts());
+        $reached = array_map(fn (int $number): ?Pixels => $this->planes->reached($number, $side), range(0, max(0, $count - 1)));
+        Vips::aside(function () use ($side, $mixed, $target, $count, $reached): string {
+            $image = $side->image();
+            $planes = array_map(fn (int $number): VipsImage => $this->planes->ofMixed($number, $image, $reached[$number], $mixed), array_reverse(range(0, max(0, $count - 1))));
             $first = array_shift($planes);
             $between = $first->join(...$planes, ...[$image]);
             $transform = $this->transform(str_repeat(PlaneSureness::BETWEEN, $count), 16, 16, false);
             foreach ($between->strips() as $top => $part) {
-                $rows = intdiv($part->length, 2 * ($count + 3) * $mixed->width);
-                $transform->lines($part->bytes, $target->at(6 * $top * $mixed->width), $mixed->width, $rows, 2 * ($count + 3) * $mixed->width, 6 * $mixed->width);
+                $rows = intdiv($part->length, 2 * ($count + 3) * $side->width);
+                $transform->lines($part->bytes, $target->at(6 * $top * $side->width), $side->width, $rows, 2 * ($count + 3) * $side->width, 6 * $side->width);
             }
 
             return '';
         });
 
-        return $mixed;
+        return $side;
     }
 
     private function colour(Pixels $picture, SharedBytes $source, SharedBytes $target, int $bits, PlaneSureness $sure, int $from, int $to): void

@@ -60,7 +60,7 @@ final readonly class PictureGrade
     {
         $finished = $this->link->apply($picture, $progress, $bits, $colours);
         if (null !== $this->mixed) {
-            $graded = fn (Pixels $side): Pixels => $this->link instanceof LutStack ? $this->link->ofRuns($side->copy(), $this->mixed->runs) : $this->link->apply($side->copy(), static function (): void {}, 16, $colours);
+            $graded = fn (Pixels $side): Pixels => $this->link instanceof LutStack ? $this->link->ofMixed($side->copy(), $this->mixed) : $this->link->apply($side->copy(), static function (): void {}, 16, $colours);
             $this->mixed->into($finished, ...array_map($graded, $this->mixed->sides()), encoding: $this->mixedIn);
         }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Imaging\Apply;
 
-use Tovrin\App\Imaging\Apply\Edges\MixedRuns;
+use Tovrin\App\Imaging\Apply\Edges\MixedPixels;
 use Tovrin\App\Imaging\Native\SampleFormat;
 use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
@@ -112,15 +112,36 @@ final readonly class PlanePictures
     }
 
     /**
+     * How much of the colours on one side of edges a plane's reach takes in as they are, where its matte is softened; null where it is not.
+     *
+     * @param Pixels $side 16 bits
+     */
+    public function reached(int $number, Pixels $side): ?Pixels
+    {
+        return null === ($this->soft[$number] ?? null) ? null : self::matte($this->planes->all[$number], $side);
+    }
+
+    /**
      * A plane in the mixed pixels of the picture, in 16 bits. To be called in a process of its own.
      *
-     * @param VipsImage $colours of these pixels, 16 bits
+     * A colour on one side of an edge has no noise, and is none of what lies beyond: the surer it is, the more it is reached as it is, and the less
+     * as its softened matte says, which goes over the edge.
+     *
+     * @param VipsImage   $colours of one side, 16 bits
+     * @param Pixels|null $reached how much of them, see reached()
      */
-    public function ofRuns(int $number, VipsImage $colours, MixedRuns $runs): VipsImage
+    public function ofMixed(int $number, VipsImage $colours, ?Pixels $reached, MixedPixels $mixed): VipsImage
     {
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
+        $drawn = null === $area ? null : $mixed->runs->drawn(self::drawn($area, 16), 16);
+        if (null === $soft || null === $reached) {
+            return self::levels($drawn, null, $colours, 16);
+        }
+        $matte = self::levels(null, $mixed->runs->drawn($soft->image(), 32), $colours, 16)->linear(1.0, 0.0);
+        $sureness = VipsImage::over($mixed->sureness, $reached->width, $reached->height, 1, 8)->asShare();
+        $matte = $matte->add($reached->image()->band(0)->linear(1.0, 0.0)->subtract($matte)->multiply($sureness));
 
-        return self::levels(null === $area ? null : $runs->drawn(self::drawn($area, 16), 16), null === $soft ? null : $runs->drawn($soft->image(), 32), $colours, 16);
+        return (null === $drawn ? $matte : $matte->multiply($drawn)->linear(1 / SampleFormat::Word->most(), 0.0))->linear(1.0, 0.5)->cast(SampleFormat::Word);
     }
 
     /** Which of the planes are 0, 1 or something else in a part of the picture. */

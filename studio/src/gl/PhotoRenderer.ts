@@ -184,7 +184,7 @@ export class PhotoRenderer {
     gl.uniform4f(at.covers, covers.left, covers.top, covers.width, covers.height);
     if (drawn.planes > 0) {
       gl.uniform3i(at.levels, ...this.planes.levels);
-      gl.uniform3i(at.parts, ...this.planes.parts);
+      gl.uniform3i(at.parts, ...(drawn.edged ? this.planes.partsAtEdges : this.planes.parts));
       gl.uniform1i(at.watched, this.planes.indexOf(this.compiled.watched));
       gl.uniform1i(at.shows, SHOWS_NUMBER[this.shows]);
       this.planes.bind(at);

@@ -54,6 +54,11 @@ export class PlaneTextures {
     return triple(this.planes.map(({ area, soft }, i) => (area ? PARTS.area : 0) | (soft ? (this.held[i]?.soft ? PARTS.soft : PARTS.matte) : 0)), 0);
   }
 
+  /** The parts where the colours on both sides of an edge are graded: each of them is reached as it is, softened or not. */
+  get partsAtEdges(): [number, number, number] {
+    return triple(this.parts.map((part) => (part & PARTS.soft ? part | PARTS.matte : part)), 0);
+  }
+
   indexOf(key: string | null): number {
     return this.planes.findIndex((plane) => plane.key === key);
   }

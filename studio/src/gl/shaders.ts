@@ -30,11 +30,14 @@ float between(sampler2D soft, vec2 place, float luma) {
   return clamp(ab.x * luma + ab.y, 0.0, 1.0);
 }
 
-// From what the parts are 1 and what they are looked up: the area, the softened matte, both.
+// How surely what is graded is the colour on one side of an edge: such a colour is reached as it is, and has nothing to be softened.
+float sure = 1.0;
+
+// From what the parts are 1 and what they are looked up: the area, the softened matte, the matte as it is.
 vec2 plane(int parts, sampler2D area, sampler2D soft, vec3 rgb, int channel) {
   float matte = 1.0;
   WHEN((parts & 2) != 0) matte = between(soft, place, dot(rgb, LIGHT));
-  WHEN((parts & 4) != 0) matte = inLayer(rgb, levels.x * levels.y * levels.z)[channel];
+  WHEN((parts & 4) != 0) matte = mix(matte, inLayer(rgb, levels.x * levels.y * levels.z)[channel], (parts & 2) != 0 ? sure : 1.0);
   return vec2((parts & 1) != 0 ? texture(area, place).r : 1.0, matte);
 }
 
@@ -90,7 +93,7 @@ vec3 lit(vec3 rgb, vec3 shown) {
 }`;
 
 // A pixel that is two colours at once: both are graded, and mixed again as they were; see MixedPixels of the server.
-const mixed = `
+const mixed = (planes: number): string => `
 uniform sampler2D inside, outside; // the colours on either side of an edge, and how surely they can be told apart
 vec3 linear(vec3 c) {
   return mix(c / 12.92, pow((c + 0.055) / 1.055, vec3(2.4)), step(0.04045, c));
@@ -109,6 +112,7 @@ vec4 mixed(vec3 rgb) {
   vec3 told = way - 0.7 / 3.0 * (way.r + way.g + way.b);
   float share = clamp(dot(light - other, told) / (dot(told, way) + 1e-6), 0.0, 1.0);
   way *= one.a;
+  ${planes > 0 ? 'sure = one.a;' : ''}
   vec4 within = graded(encoded(light + (1.0 - share) * way));
   vec4 beyond = graded(encoded(light - share * way));
   return vec4(encoded(mix(linear(beyond.rgb), linear(within.rgb), share)), mix(beyond.a, within.a, share));
@@ -169,7 +173,7 @@ const vec3 LIGHT = vec3(0.2126, 0.7152, 0.0722);
 // so what costs time and is not for all pixels stands in a loop of one round.
 #define WHEN(condition) for (int round = (condition) ? 0 : 1; round < 1; round++)
 ${showsSource(shown) ? '' : lookup(how) + (count > 0 ? planes(count) + watchedPlanes(count) : 'vec4 graded(vec3 rgb) { return inLayer(rgb, 0); }')}
-${edged ? mixed : ''}
+${edged ? mixed(count) : ''}
 ${isLit ? lit : ''}
 ${clipped}
 vec3 inBytes(vec3 c) { return floor(c * 255.0 + 0.5) / 255.0; }

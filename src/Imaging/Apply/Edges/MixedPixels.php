@@ -35,8 +35,9 @@ final class MixedPixels
      * @param SharedBytes $inside  where it puts the colours on the one side
      * @param SharedBytes $outside and on the other
      * @param SharedBytes $share   how much of a pixel is of the first, as 16 bits
+     * @param SharedBytes $sureness of each pixel, 8 bits
      */
-    private function __construct(public readonly MixedRuns $runs, private readonly ForkedTask $taking, private readonly SharedBytes $inside, private readonly SharedBytes $outside, private readonly SharedBytes $share, private readonly ColourTag $colours)
+    private function __construct(public readonly MixedRuns $runs, public readonly SharedBytes $sureness, private readonly ForkedTask $taking, private readonly SharedBytes $inside, private readonly SharedBytes $outside, private readonly SharedBytes $share, private readonly ColourTag $colours)
     {
     }
 
@@ -66,7 +67,7 @@ final class MixedPixels
             return ColourCount::of(self::pixels($runs, $inside, $picture->colours), self::pixels($runs, $outside, $picture->colours));
         });
 
-        return new self($runs, $taking, $inside, $outside, $share, $picture->colours);
+        return new self($runs, $runs->ofStrip($sureness, 1), $taking, $inside, $outside, $share, $picture->colours);
     }
 
     /**
