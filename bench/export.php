@@ -11,10 +11,9 @@ require __DIR__.'/../vendor/autoload.php';
 use Tovrin\App\Delivery\ExportFormat;
 use Tovrin\App\Delivery\ExportSpec;
 use Tovrin\App\Delivery\Rendering;
-use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
 use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\Decode\PictureFile;
-use Tovrin\App\Imaging\Preview;
+use Tovrin\App\Learning\PhotoEdges;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Grade\Edges;
 use Tovrin\Core\Grade\Grade;
@@ -56,7 +55,7 @@ printf("  convert -hald-clut %.2f s: we are %.1f times faster (aim: at least 12)
 
 // The same photo through two reaches, its edges mixed and unmixed: as a delivery does it, which has the edges that the screen has shown, and looked for anew.
 $read = static fn (Edges $edges): Grade => new Grade(LookJson::read((string) file_get_contents($root.'/demo/looks/bowl-to-rust.json'))->moves, '', $edges);
-$edges = EdgeFinder::of($read(Edges::Unmixed), Preview::asKept(PictureFile::read($scratch.'/24mp.jpg', 'photo')));
+$edges = PhotoEdges::in(PictureFile::read($scratch.'/24mp.jpg', 'photo'), $read(Edges::Unmixed));
 $turns = ['mixed' => [Edges::Mixed, null], 'kept' => [Edges::Unmixed, static fn (): EdgePictures => $edges], 'anew' => [Edges::Unmixed, null]];
 $runs = array_fill_keys(array_keys($turns), []);
 for ($i = 0; $i < 5; ++$i) {

@@ -12,7 +12,7 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-1-*,edge-line-1-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
+ * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-2-*,edge-line-2-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
  */
 final readonly class PhotoStore
 {
@@ -139,13 +139,13 @@ final readonly class PhotoStore
     /** The edges of a photo under one way of reaching its colours; the first number changes with the way they are found. */
     public function edges(string $key, string $reached): string
     {
-        return $this->photo($key).'/edges-1-'.$reached;
+        return $this->photo($key).'/edges-2-'.$reached;
     }
 
     /** What was found along one line of those; the first number changes with the way it is found. */
     public function edgeLine(string $key, string $line): string
     {
-        return $this->photo($key).'/edge-line-1-'.$line;
+        return $this->photo($key).'/edge-line-2-'.$line;
     }
 
     /**

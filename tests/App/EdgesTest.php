@@ -95,6 +95,34 @@ final class EdgesTest extends TestCase
         }
     }
 
+    public function testARimLitOtherwiseThanTheThingKeepsNoneOfTheOldColour(): void
+    {
+        $cover = self::disc(3.0);
+        // The outermost pixels are a lighter, redder red than what lies two pixels within.
+        $rim = self::each(static fn (int $x, int $y): float => self::radius($x, $y) > 48.5 ? 1.0 : 0.0);
+        [$lit, $dark] = [array_map(static fn (float $a, float $b): float => $a * $b, $cover, $rim), array_map(static fn (float $a, float $b): float => $a * (1.0 - $b), $cover, $rim)];
+        $source = self::mixed(['#571b0d' => $dark, '#a8402c' => $lit, '#c0b8b1' => self::rest($cover)], 8);
+        // A reach that has learned the thing's colours takes in none that the photo has not.
+        $reach = ['chroma' => ['from' => 0.05, 'to' => 0.15, 'softFrom' => 0.02, 'softTo' => 0.01]] + self::REACH;
+        $after = self::values($this->rendered($source, new Grade(Looks::of(['kind' => 'shift', 'reach' => $reach, 'params' => ['hue' => 150]])->moves, '', Edges::Unmixed)));
+        $inBand = array_filter($cover, static fn (float $a): bool => $a > 0.3 && $a < 0.98);
+        $red = array_filter(array_keys($inBand), static fn (int $i): bool => $after[3 * $i] > $after[3 * $i + 1] + 12.0);
+        self::assertLessThan(0.05 * \count($inBand), \count($red));
+    }
+
+    public function testTheNarrowEndOfAHoleIsNoGloss(): void
+    {
+        // A wedge that goes into the disc, as wide as a handle's hole at the one end, and behind it a colour between the thing's and white.
+        $inside = self::disc(3.0);
+        $wedge = self::each(static fn (int $x, int $y): float => max(0.0, min(1.0, 0.5 + (($x - 90) * 0.4 - abs($y - self::HEIGHT / 2)) / 3.0)));
+        $cover = array_map(static fn (float $a, float $b): float => $a * (1.0 - $b), $inside, $wedge);
+        $source = self::mixed(['#8a3a2c' => $cover, '#ded6d2' => self::rest($cover)], 8);
+        $grade = new Grade(Looks::of(['reach' => ['chroma' => ['from' => 0.06, 'to' => 0.5, 'softFrom' => 0.02, 'softTo' => 0]] + self::REACH] + self::move())->moves, '', Edges::Unmixed);
+        [$before, $after] = [self::values($source), self::values($this->rendered($source, $grade))];
+        $hole = array_keys(array_filter(self::each(static fn (int $x, int $y): float => ($x - 90) * 0.4 - abs($y - self::HEIGHT / 2) > 6.0 ? 1.0 : 0.0)));
+        self::assertLessThanOrEqual(2.0, self::percentile($before, $after, $hole));
+    }
+
     public function testASoftenedMatteGoesOverNoEdge(): void
     {
         $cover = self::disc(3.0);

@@ -110,7 +110,11 @@ vec4 mixed(vec3 rgb) {
   vec3 way = linear(one.rgb) - other;
   // Of what is light or dark alike in all channels counts less.
   vec3 told = way - 0.7 / 3.0 * (way.r + way.g + way.b);
-  float share = clamp(dot(light - other, told) / (dot(told, way) + 1e-6), 0.0, 1.0);
+  float share = dot(light - other, told) / (dot(told, way) + 1e-6);
+  // Each part of the pixel has half of every channel of its side: less is a colour that is nowhere in the photo.
+  vec3 most = mix(vec3(1.0), (light - 0.5 * other) / max(way, 1e-6), step(1e-6, way));
+  vec3 least = mix(vec3(0.0), 1.0 - (light - 0.5 * (other + way)) / max(-way, 1e-6), step(1e-6, -way));
+  share = clamp(max(min(share, min(most.r, min(most.g, most.b))), max(least.r, max(least.g, least.b))), 0.0, 1.0);
   way *= one.a;
   ${planes > 0 ? 'sure = one.a;' : ''}
   vec4 within = graded(encoded(light + (1.0 - share) * way));

@@ -40,7 +40,7 @@ final class Gloss
         // Framed, so that what lies between a thing and the picture's edge is no gap.
         $frame = 2 * self::GAP;
         $closed = $caught->within($frame, $frame, $caught->width() + 2 * $frame, $caught->height() + 2 * $frame)->dilated(self::GAP)->inMemory()->eroded(self::GAP)->area($frame, $frame, $caught->width(), $caught->height());
-        $gaps = $closed->and($weights[self::SCALE]->below(self::LET_GO))->dilated(1)->asShare()->cast(SampleFormat::Float)->enlarged($found->width(), $found->height());
+        $gaps = $closed->and(self::around($caught, $closed)->below(1.0))->and($weights[self::SCALE]->below(self::LET_GO))->dilated(1)->asShare()->cast(SampleFormat::Float)->enlarged($found->width(), $found->height());
         $inside = $found->band(0, 3);
         $from = $linear->colours()->subtract($inside)->inMemory();
         $way = $inside->linear(-1.0, 1.0)->inMemory();
@@ -55,5 +55,22 @@ final class Gloss
         $white = $inside->linear(0.0, 1.0);
 
         return $is->choosing($inside->join($white, $gloss)->cast(SampleFormat::Float), $found);
+    }
+
+    /**
+     * What hangs together with what lies around a thing: the narrow end of the hole in a handle is no gloss.
+     *
+     * @param VipsImage $caught 255 where the thing is
+     * @param VipsImage $closed the same with its gaps
+     */
+    private static function around(VipsImage $caught, VipsImage $closed): VipsImage
+    {
+        $free = $caught->below(1.0)->inMemory();
+        $around = $free->and($closed->below(1.0))->inMemory();
+        for ($i = 0; $i < 2 * self::GAP; ++$i) {
+            $around = $around->dilated(1)->and($free)->inMemory();
+        }
+
+        return $around;
     }
 }

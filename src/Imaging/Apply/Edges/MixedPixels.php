@@ -27,6 +27,9 @@ final class MixedPixels
     private const LESS = 0.7;
     private const TELLS = [[1.0 - self::LESS / 3, -self::LESS / 3, -self::LESS / 3], [-self::LESS / 3, 1.0 - self::LESS / 3, -self::LESS / 3], [-self::LESS / 3, -self::LESS / 3, 1.0 - self::LESS / 3]];
 
+    /** A channel of a pixel's part on either side has at least this share of what lies beside the line: less is a colour that is nowhere in the photo. */
+    private const KEPT = 0.5;
+
     /** @var array{Pixels, Pixels}|null the colours on the one side, 16 bits, and on the other */
     private ?array $sides = null;
 
@@ -133,17 +136,38 @@ final class MixedPixels
 
             return $encoding->means(StandardRgb::encoding()) ? $rgb : $rgb->recombined([[$a, $b, $c], [$d, $e, $f], [$g, $h, $k]]);
         };
-        $outside = $own(4)->inMemory();
-        $way = $own(0)->subtract($outside)->inMemory();
+        [$inside, $outside] = [$own(0)->inMemory(), $own(4)->inMemory()];
+        $way = $inside->subtract($outside)->inMemory();
         // Texture and shade are light and dark of one colour: what differs in colour tells more of which of the two a pixel is.
         $told = $way->recombined(self::TELLS)->inMemory();
         $length = $told->dot($way)->linear(1.0, self::HAIR);
-        $share = $linear->subtract($outside)->dot($told)->divide($length)->unit()->inMemory();
+        $share = $linear->subtract($outside)->dot($told)->divide($length)->inMemory();
+        [$least, $most] = self::bounds($linear, $inside, $outside, $way);
+        $share = $share->smaller($most)->larger($least)->unit()->inMemory();
         // Less sure, less far apart: at the ends of a line a pixel is whole again without a step.
         $way = $way->multiply($beside->band(3)->asShare())->inMemory();
         $inside = $linear->add($way->multiply($share->linear(-1.0, 1.0)));
         $outside = $linear->subtract($way->multiply($share));
 
         return [$curves->encoded($inside, 16), $curves->encoded($outside, 16), $share->linear(SampleFormat::Word->most(), 0.5)->cast(SampleFormat::Word)];
+    }
+
+    /**
+     * Between what shares of the inside both parts of a pixel are colours, see KEPT.
+     *
+     * @param VipsImage $pixels linear, as are the others
+     * @param VipsImage $way    from outside to inside
+     *
+     * @return array{VipsImage, VipsImage}
+     */
+    private static function bounds(VipsImage $pixels, VipsImage $inside, VipsImage $outside, VipsImage $way): array
+    {
+        $room = static fn (VipsImage $side, VipsImage $way): VipsImage => $pixels->subtract($side->linear(self::KEPT, 0.0))->divide($way);
+        $rises = $way->above(self::HAIR)->inMemory();
+        $falls = $way->below(-self::HAIR)->inMemory();
+        $most = $rises->choosing($room($outside, $way), $way->linear(0.0, 1.0))->inMemory();
+        $least = $falls->choosing($room($inside, $way)->linear(1.0, 1.0), $way->linear(0.0, 0.0))->inMemory();
+
+        return [$least->band(0)->larger($least->band(1))->larger($least->band(2))->inMemory(), $most->band(0)->smaller($most->band(1))->smaller($most->band(2))->inMemory()];
     }
 }
