@@ -5,17 +5,17 @@ import { useState } from 'react';
 import { api, type DeliverTo, type Photo } from '../../api/client';
 import { settledRevision } from '../ledger/sessions';
 import { useOpened } from '../../ui/place/useOpened';
-import { DeliveryList } from './DeliveryList';
-import { Destination, MOST_DOWNLOADS } from './Destination';
-import { NamePattern } from './NamePattern';
-import { OutputRow } from './OutputRow';
-import { PresetChoice } from './PresetChoice';
-import { filesWords, inFormat, plansOf, remembered, usual, USUAL_NAME, type Plan } from './outputs';
+import { lazily } from '../../ui/lazily';
+import { filesWords, remembered, type Plan } from './outputs';
 import { isUnderWay, useDeliveries } from './useDeliveries';
 import { reasonOf } from '../../model/reason';
 
 const KEPT = 'deliver-as';
-const MOST_OUTPUTS = 8;
+/** More files than this one would not want one by one in the downloads. */
+const MOST_DOWNLOADS = 20;
+
+const DeliverForm = lazily(() => import('./DeliverForm').then((module) => module.DeliverForm));
+const DeliveryList = lazily(() => import('./DeliveryList').then((module) => module.DeliveryList));
 
 /** Asks for finished files and shows how far they are. Stands beside the work: one goes on while they are made. */
 export function Deliver({ photos }: { photos: Photo[] }) {
@@ -29,7 +29,6 @@ export function Deliver({ photos }: { photos: Photo[] }) {
   const [asking, setAsking] = useState(false);
   const [failure, setFailure] = useState<string | null>(null);
   const places = useQuery({ queryKey: ['delivery places'], queryFn: api.deliveryPlaces, staleTime: Infinity, enabled: isOpen }).data;
-  const name = outputs[0]?.name ?? USUAL_NAME;
   // Counted by what each photo has in any case: mattes are one a move, and the server knows how many.
   const few = photos.length * outputs.length <= MOST_DOWNLOADS;
   const where = to ?? (photos.length * outputs.length === 1 ? 'downloads' : 'archive');
@@ -108,34 +107,21 @@ export function Deliver({ photos }: { photos: Photo[] }) {
             <Typography variant="body2">Select the photos to deliver first.</Typography>
           ) : (
             <>
-              <PresetChoice
-                now={{ outputs, to: destination, folder: body.folder }}
-                onTake={(preset) => {
-                  change(plansOf(preset.outputs as Partial<Plan>[]));
-                  setTo(preset.to);
-                  setFolder(preset.folder ?? '');
-                }}
+              <DeliverForm
+                outputs={outputs}
+                onOutputs={change}
+                destination={destination}
+                few={few}
+                folder={folder}
+                into={body.folder}
+                allowed={places?.folder ?? null}
+                onTo={setTo}
+                onFolder={setFolder}
+                plan={plan.data}
+                isOld={plan.isPlaceholderData}
+                refusal={plan.error?.message ?? null}
                 onFailure={fails}
               />
-              {outputs.map((output, index) => (
-                <OutputRow
-                  key={index}
-                  number={index + 1}
-                  output={output}
-                  folders={destination !== 'downloads'}
-                  table={plan.isPlaceholderData ? undefined : plan.data?.tables.find((one) => one.output === index)}
-                  onChange={(next) => { change(outputs.map((one, i) => (i === index ? next : one))); }}
-                  onFormat={(format) => { change(outputs.map((one, i) => (i === index ? inFormat(one, format) : one))); }}
-                  onRemove={outputs.length > 1 ? () => { change(outputs.filter((_, i) => i !== index)); } : undefined}
-                />
-              ))}
-              {outputs.length < MOST_OUTPUTS && (
-                <Button size="small" onClick={() => { change([...outputs, usual(outputs.some(({ format }) => format === 'jpeg') ? 'tiff' : 'jpeg', name)]); }}>
-                  Add another kind of file
-                </Button>
-              )}
-              <NamePattern value={name} onChange={(next) => { change(outputs.map((one) => ({ ...one, name: next }))); }} plan={plan.data} failure={plan.error?.message ?? null} />
-              <Destination to={destination} few={few} folder={folder} allowed={places?.folder ?? null} onTo={setTo} onFolder={setFolder} />
               <Button variant="contained" fullWidth disabled={asking || plan.isError} onClick={() => { void ask(); }}>
                 {asking ? 'Saving the last change …' : `Deliver ${filesWords(plan.data?.count ?? photos.length * outputs.length)}`}
               </Button>
@@ -146,7 +132,7 @@ export function Deliver({ photos }: { photos: Photo[] }) {
               {failure ?? 'The server does not answer. Files under way continue by themselves.'}
             </Typography>
           )}
-          <DeliveryList deliveries={deliveries} onSteer={(id, how) => { steer(id, how).catch(fails); }} />
+          {deliveries.length > 0 && <DeliveryList deliveries={deliveries} onSteer={(id, how) => { steer(id, how).catch(fails); }} />}
         </Paper>
       </Popper>
     </>

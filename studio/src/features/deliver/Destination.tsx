@@ -2,9 +2,6 @@ import { Box, TextField, Typography } from '@mui/material';
 import type { DeliverTo } from '../../api/client';
 import { OneOf } from '../../ui/controls/OneOf';
 
-/** More files than this one would not want one by one in the downloads. */
-export const MOST_DOWNLOADS = 20;
-
 interface Props {
   to: DeliverTo;
   few: boolean;

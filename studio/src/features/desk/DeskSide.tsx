@@ -1,6 +1,8 @@
-import { VersionsPanel } from '../versions/VersionsPanel';
 import { MovesPanel } from './MovesPanel';
+import { lazily } from '../../ui/lazily';
 import type { Desk } from './useDesk';
+
+const VersionsPanel = lazily(() => import('../versions/VersionsPanel').then((module) => module.VersionsPanel));
 
 /** On the right: the grade and the controls of the move at hand; or, for a while, its versions. */
 export function DeskSide({ desk }: { desk: Desk }) {

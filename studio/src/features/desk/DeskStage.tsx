@@ -5,11 +5,13 @@ import { watchOfCheck } from '../../model/findings';
 import { FirstStepLine } from '../first/FirstStepLine';
 import { PhotoStage } from '../photo/PhotoStage';
 import { ToolStrip } from '../photo/StageTools';
-import { CompareStage } from '../versions/CompareStage';
 import { FoldPanels } from './FoldPanels';
 import { ToolWords } from './ToolWords';
 import type { Desk } from './useDesk';
 import { chooses } from './useTools';
+import { lazily } from '../../ui/lazily';
+
+const CompareStage = lazily(() => import('../versions/CompareStage').then((module) => module.CompareStage));
 
 /** The photo with the strip of tools above it; or, for a while, several states of it. */
 export function DeskStage({ desk, whole, onShown }: { desk: Desk; whole: boolean; onShown: () => void }) {

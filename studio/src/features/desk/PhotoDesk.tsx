@@ -3,12 +3,9 @@ import type { Photo } from '../../api/client';
 import { CarryOver } from '../carry/CarryOver';
 import { DeskPanels } from '../../ui/layout/DeskPanels';
 import { mendedWith } from '../../model/ledgerEdits';
-import { ChecksDrawer } from '../checks/ChecksDrawer';
-import { CloudDrawer } from '../cloud/CloudDrawer';
 import { ColoursPanel } from '../pots/ColoursPanel';
 import { GuidePanel } from '../guide/GuidePanel';
 import { newId } from '../../model/looks';
-import { ReadingsDrawer } from '../read/ReadingsDrawer';
 import { ShortcutsDialog } from '../shell/ShortcutsDialog';
 import { DeskBench } from './DeskBench';
 import { DeskFooter } from './DeskFooter';
@@ -16,6 +13,11 @@ import { DeskHeader } from './DeskHeader';
 import { DeskSide } from './DeskSide';
 import { DeskStage } from './DeskStage';
 import { useDesk, type DeskActions } from './useDesk';
+import { lazily } from '../../ui/lazily';
+
+const ChecksDrawer = lazily(() => import('../checks/ChecksDrawer').then((module) => module.ChecksDrawer));
+const CloudDrawer = lazily(() => import('../cloud/CloudDrawer').then((module) => module.CloudDrawer));
+const ReadingsDrawer = lazily(() => import('../read/ReadingsDrawer').then((module) => module.ReadingsDrawer));
 
 interface Props extends DeskActions {
   photo: Photo;

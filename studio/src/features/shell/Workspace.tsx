@@ -10,7 +10,6 @@ import { Filmstrip } from '../set/Filmstrip';
 import { useImport } from '../set/useImport';
 import { useRemovePhoto } from '../set/useRemovePhoto';
 import { among, inOrder, ledBy, stepped } from '../sheet/selection';
-import { Sheet } from '../sheet/Sheet';
 import { useSelected } from '../sheet/useSelected';
 import { useDrawn } from '../sheet/useDrawn';
 import { greys } from '../../theme';
@@ -25,6 +24,9 @@ import { MessageLine } from './MessageLine';
 import type { Say } from './say';
 import { SetMenu } from './SetMenu';
 import type { Route } from './route';
+import { lazily } from '../../ui/lazily';
+
+const Sheet = lazily(() => import('../sheet/Sheet').then((module) => module.Sheet));
 
 interface Props {
   setId: number;
