@@ -296,7 +296,6 @@ final class EdgesTest extends TestCase
 
             public function keep(string $key, string $bytes): void
             {
-                // By another process, which shares no variables.
                 file_put_contents($this->path($key), $bytes);
             }
 

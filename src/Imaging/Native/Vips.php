@@ -26,6 +26,12 @@ final class Vips
         return self::begin($work)->result($meanwhile);
     }
 
+    /** Has this process do its work with one thread, for when others like it work beside it: on small images threads cost more than they save. */
+    public static function withOneThread(): void
+    {
+        Ffi::call(VipsLibrary::get(), 'vips_concurrency_set', 1);
+    }
+
     /**
      * The work of aside() without waiting.
      *

@@ -25,6 +25,7 @@ final class VipsLibrary
         int vips_image_get_format(VipsImage* image);
         int vips_image_get_interpretation(VipsImage* image);
         size_t vips_image_get_typeof(VipsImage* image, const char* name);
+        void vips_concurrency_set(int threads);
         int vips_image_get_int(VipsImage* image, const char* name, int* out);
         int vips_image_get_blob(VipsImage* image, const char* name, const void** data, size_t* length);
         void vips_image_set_blob_copy(VipsImage* image, const char* name, const char* data, size_t length);

@@ -35,8 +35,8 @@ final class EdgeFinder
     private const MARGIN = 4;
     /** Sureness up to which a pixel is left whole. */
     private const UNSURE = 0.3;
-    /** Lines that are worked on at once. */
-    private const AT_ONCE = 3;
+    /** Processes that work at once. */
+    private const AT_ONCE = 2;
     /** Pixels that a picture has at least each way. */
     private const LEAST = 8;
 
@@ -51,25 +51,26 @@ final class EdgeFinder
         if ([] === $lines || min($picture->width, $picture->height) < self::LEAST) {
             return EdgePictures::none();
         }
-        $found = [];
-        foreach (array_chunk($lines, self::AT_ONCE, true) as $some) {
-            $tasks = [];
-            foreach ($some as $key => $grade) {
-                $found[] = $line = EdgeLine::reserved(intdiv($picture->width, 2), intdiv($picture->height, 2));
-                if (!$line->fill($kept?->line($key))) {
-                    // Each in a process of its own: so all processors have something to do.
-                    $tasks[] = Vips::begin(static function () use ($picture, $grade, $line, $key, $kept): string {
-                        self::find($grade, $picture, $line);
-                        $kept?->keep($key, $line->toBytes());
-
-                        return '';
-                    });
-                }
+        $found = array_map(static fn (): EdgeLine => EdgeLine::reserved(intdiv($picture->width, 2), intdiv($picture->height, 2)), $lines);
+        $missing = array_filter($found, static fn (EdgeLine $line, string $key): bool => !$line->fill($kept?->line($key)), \ARRAY_FILTER_USE_BOTH);
+        $tasks = [];
+        foreach ($missing as $key => $line) {
+            if (\count($tasks) >= self::AT_ONCE) {
+                array_shift($tasks)->result();
             }
-            array_map(static fn (ForkedTask $task): string => $task->result(), $tasks);
+            $tasks[] = Vips::begin(static function () use ($picture, $lines, $key, $line): string {
+                Vips::withOneThread();
+                self::find($lines[$key], $picture, $line);
+
+                return '';
+            });
+        }
+        array_map(static fn (ForkedTask $task): string => $task->result(), $tasks);
+        foreach ($missing as $key => $line) {
+            $kept?->keep($key, $line->toBytes());
         }
 
-        return EdgeLine::together($found);
+        return EdgeLine::together(array_values($found));
     }
 
     private static function find(Grade $grade, Pixels $picture, EdgeLine $line): void

@@ -10,6 +10,5 @@ interface KeptLines
     /** Null when there is nothing of it. */
     public function line(string $key): ?string;
 
-    /** To be called by several processes at once. */
     public function keep(string $key, string $bytes): void;
 }
