@@ -13,6 +13,7 @@ use Tovrin\App\Imaging\Apply\Edges\EdgeFinder;
 use Tovrin\App\Imaging\Apply\Edges\EdgeLines;
 use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\Apply\Edges\KeptLines;
+use Tovrin\App\Imaging\Apply\Edges\SoughtLine;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Encode\PictureWriter;
 use Tovrin\App\Imaging\Encode\Writing;
@@ -344,7 +345,7 @@ final class EdgesTest extends TestCase
         return EdgeLines::decidedBy(new Grade(Looks::of(...$moves)->moves, '', Edges::Unmixed));
     }
 
-    /** @return array<string, Grade> */
+    /** @return array<string, SoughtLine> */
     private static function lines(Grade $grade): array
     {
         return EdgeLines::of($grade, static fn (): Families => throw new \LogicException('These lines have nothing to do with the photo\'s own colours.'));

@@ -29,6 +29,9 @@ final class EdgeFinder
     private const SCALES = 4;
     /** Difference of the two colours, in levels of 8 bits, from which on they can be told apart; in full. */
     private const APART = [8.0, 20.0];
+    /** The same of what is left of it without light and dark, which are alike in all channels, where only that counts. */
+    private const APART_IN_COLOUR = [30.0, 60.0];
+    private const COLOUR = [[2 / 3, -1 / 3, -1 / 3], [-1 / 3, 2 / 3, -1 / 3], [-1 / 3, -1 / 3, 2 / 3]];
     /** Halvings to the blocks that are looked through for what is reached, mean weight of one that has some, and blocks around that are taken along. */
     private const BLOCK = 4;
     private const SOME = 0.01;
@@ -41,9 +44,9 @@ final class EdgeFinder
     private const LEAST = 8;
 
     /**
-     * @param array<string, Grade> $lines   see EdgeLines
-     * @param Pixels               $picture the photo as it is looked at: sRGB, 8 bits, opaque
-     * @param KeptLines|null       $kept    where what was found along a line of this photo is kept for the next time
+     * @param array<string, SoughtLine> $lines   see EdgeLines
+     * @param Pixels                    $picture the photo as it is looked at: sRGB, 8 bits, opaque
+     * @param KeptLines|null            $kept    where what was found along a line of this photo is kept for the next time
      */
     public static function of(array $lines, Pixels $picture, ?KeptLines $kept = null): EdgePictures
     {
@@ -73,12 +76,12 @@ final class EdgeFinder
         return EdgeLine::together(array_values($found));
     }
 
-    private static function find(Grade $grade, Pixels $picture, EdgeLine $line): void
+    private static function find(SoughtLine $sought, Pixels $picture, EdgeLine $line): void
     {
-        $weight = self::weight(GradeLink::matte($grade, \count($grade->moves) - 1, $picture));
+        $weight = self::weight(GradeLink::matte($sought->grade, \count($sought->grade->moves) - 1, $picture));
         [$left, $top, $across, $down] = self::around($weight);
         if ($across > 0) {
-            $found = self::line(self::halvings(self::linear($picture->image()->area($left, $top, $across, $down))), self::halvings($weight->area($left, $top, $across, $down)->inMemory()))->inMemory();
+            $found = self::line(self::halvings(self::linear($picture->image()->area($left, $top, $across, $down))), self::halvings($weight->area($left, $top, $across, $down)->inMemory()), $sought->ofHues)->inMemory();
             $line->put($found->within(intdiv($left, 2), intdiv($top, 2), $line->width, $line->height)->inMemory());
         }
     }
@@ -138,8 +141,9 @@ final class EdgeFinder
      *
      * @param non-empty-list<VipsImage> $linear
      * @param non-empty-list<VipsImage> $weights at the same scales
+     * @param bool                      $ofHues  see SoughtLine
      */
-    private static function line(array $linear, array $weights): VipsImage
+    private static function line(array $linear, array $weights, bool $ofHues): VipsImage
     {
         $found = AcrossScales::found($linear, $weights);
         $found = Gloss::within($found, $linear[1], $weights)->inMemory();
@@ -149,6 +153,10 @@ final class EdgeFinder
         $apart = $difference->dot($difference)->inMemory();
         // Squared, as the difference is.
         $clear = $apart->ramp(self::APART[0] ** 2, self::APART[1] ** 2);
+        if ($ofHues) {
+            $colour = $difference->recombined(self::COLOUR)->inMemory();
+            $clear = $clear->multiply($colour->dot($colour)->ramp(self::APART_IN_COLOUR[0] ** 2, self::APART_IN_COLOUR[1] ** 2));
+        }
         // What is hardly sure would only be worked on for nothing.
         $near = $found->band(6)->multiply($clear)->ramp(self::UNSURE, 1.0)->inMemory();
         $sureness = $near->linear(255.0, 0.5)->cast(SampleFormat::Byte);

@@ -19,11 +19,11 @@ final class EdgeLines
     private const PHOTOS_OWN = 'the photo\'s own';
 
     /**
-     * Grades whose last move reaches what lies on the one side of a line. Also of moves at rest, since they may do something the next moment.
+     * Also those of moves at rest, since they may do something the next moment.
      *
      * @param \Closure(): Families $families gives the photo's own colour families, asked when they are needed
      *
-     * @return array<string, Grade> by what it depends on beside the photo; none when pixels are left as they are
+     * @return array<string, SoughtLine> by what it depends on beside the photo; none when pixels are left as they are
      */
     public static function of(Grade $grade, \Closure $families): array
     {
@@ -31,7 +31,7 @@ final class EdgeLines
         $move = self::actingByHue($grade);
         if (null !== $move) {
             foreach (Borders::between($families()) as $number => $reach) {
-                $lines[self::PHOTOS_OWN.' '.$number] = $grade->with([new Move($move->kind, reach: $reach)]);
+                $lines[self::PHOTOS_OWN.' '.$number] = new SoughtLine($grade->with([new Move($move->kind, reach: $reach)]), true);
             }
         }
 
@@ -46,7 +46,7 @@ final class EdgeLines
         return [] === $keys ? null : implode("\n", $keys);
     }
 
-    /** @return array<string, Grade> */
+    /** @return array<string, SoughtLine> */
     private static function ofReaches(Grade $grade): array
     {
         $lines = [];
@@ -55,7 +55,7 @@ final class EdgeLines
                 // What is read from the running colour depends on what the moves above make of it.
                 $above = ReadsFrom::Running === $move->reads ? array_map(static fn (Move $move): Move => $move->everywhere(), \array_slice($grade->moves, 0, $index)) : [];
                 $key = json_encode([LookWriter::reach($reach), [] === $above ? [] : LookWriter::data($grade->named('')->with($above))], \JSON_THROW_ON_ERROR);
-                $lines[$key] ??= $grade->with([...$above, new Move($move->kind, reads: $move->reads, reach: $reach)]);
+                $lines[$key] ??= new SoughtLine($grade->with([...$above, new Move($move->kind, reads: $move->reads, reach: $reach)]));
             }
         }
 
