@@ -2,7 +2,7 @@
 // and forth. Each grade is dragged with a draft asked for at every step, and with drafts for all of the way asked for once. Prints p50 and
 // p95, the questions that a drag asks, and the processor time of the server for each second of it.
 //
-//     node bench/preview.mjs [--delay MILLISECONDS] [NAME OF A GRADE]
+//     node bench/preview.mjs [--delay MILLISECONDS] [BEGINNING OF A GRADE'S NAME]
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { percentiles, quiet, root, served } from './served.mjs';
@@ -57,11 +57,13 @@ await served(7398, async ({ base, processorSeconds, send, bring24Megapixels, new
     ['a shift in an area', { tovrinLook: 1, moves: [{ ...shift.moves[0], area: AREA }] }, 0, null],
     ['three moves in three planes', { tovrinLook: 1, moves: [{ ...shift.moves[0], area: AREA }, { kind: 'warmth', params: { warmth: 20 }, area: GRADIENT }, { kind: 'shift', params: { lightness: 5 }, soften: 4, reach: { light: { from: 0.5, to: 1, softFrom: 0.2, softTo: 0 } } }] }, 0, null],
     ['three moves on the whole photo', { tovrinLook: 1, moves: [shift.moves[0], { kind: 'warmth', params: { warmth: 20 } }, { kind: 'shift', params: { lightness: 5 }, reach: { light: { from: 0.5, to: 1, softFrom: 0.2, softTo: 0 } } }] }, 0, null],
+    ['two reaches, edges unmixed', { ...demo('bowl-to-rust'), edges: 'unmixed' }, 0, null],
+    ['two reaches, edges mixed', { ...demo('bowl-to-rust'), edges: 'mixed' }, 0, null],
     ['a palette', demo('rust-and-ink'), 0, null],
     ['a match, pot by pot', demo('like-the-first'), 0, null],
     ['four neutral places', demo('white-ware'), 0, null],
   ]) {
-    if (ONLY && name !== ONLY) continue;
+    if (ONLY && !name.startsWith(ONLY)) continue;
     for (const way of ['step by step', 'all at once']) {
       ({ revision } = await (await fetch(`${base}/api/photos/1/grade`)).json());
       await send('/api/photos/1/grade', JSON.stringify({ basedOn: revision, look }), 'PUT');
