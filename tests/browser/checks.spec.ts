@@ -17,9 +17,11 @@ async function begun(page: Page, photo: number, moves: object[]): Promise<Studio
   return studio;
 }
 
-let restore = async () => {};
+const nothing = async () => {};
+let restore = nothing;
 test.afterEach(async () => {
   await restore();
+  restore = nothing;
 });
 
 const findings = (page: Page) => page.getByRole('list', { name: 'Problems found' }).getByRole('listitem');
@@ -77,6 +79,19 @@ test('a photo with nothing wrong says so', async ({ page }) => {
   await begun(page, PHOTOS.third, []);
   await page.getByRole('button', { name: 'Checks', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Checks' })).toContainText('No problems found');
+});
+
+test('a part of the screen that cannot be loaded says so, and the rest goes on', async ({ page }) => {
+  const studio = new Studio(page);
+  await page.route('**/assets/CloudDrawer-*.js', (route) => route.abort());
+  await studio.open(PHOTOS.bowl);
+  await page.getByRole('button', { name: 'Cloud', exact: true }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'This part of Tovrin could not be loaded.' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Moves', exact: true })).toBeVisible();
+  await page.unroute('**/assets/CloudDrawer-*.js');
+  await page.getByRole('button', { name: 'Reload' }).click();
+  // The page comes back with what was open.
+  await expect(page.getByRole('region', { name: 'Cloud' })).toContainText('Each point is a colour');
 });
 
 test('the cloud is turned by hand and by keys, goes from source to result, and lights what is reached', async ({ page }) => {
