@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tovrin\Core\Model;
 
+use Tovrin\Core\Colour\ColourBlock;
+use Tovrin\Core\Colour\OkLab;
+use Tovrin\Core\Colour\OkLch;
+
 /** Colour families put together where they are of one hue: shades of one thing, most often. */
 final class HueGroups
 {
@@ -15,13 +19,13 @@ final class HueGroups
     /** @return Families the greys as one, if there are any, then round the circle of hues */
     public static function of(Families $families): Families
     {
+        $lch = ColourBlock::of(OkLab::class, array_map($families->typical(...), array_keys($families->groups)))->in(OkLch::class);
         $greys = $hues = [];
-        foreach (array_keys($families->groups) as $family) {
-            [, $a, $b] = $families->typical($family);
-            if (hypot($a, $b) < self::GREY) {
-                $greys = [...$greys, ...$families->groups[$family]];
+        foreach ($families->groups as $family => $components) {
+            if ($lch->b[$family] < self::GREY) {
+                array_push($greys, ...$components);
             } else {
-                $hues[$family] = fmod(rad2deg(atan2($b, $a)) + 360.0, 360.0);
+                $hues[$family] = $lch->c[$family];
             }
         }
         asort($hues);

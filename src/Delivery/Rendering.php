@@ -103,7 +103,7 @@ final class Rendering
     {
         $key = implode(' ', [$source, (string) @filemtime($source), (string) @filesize($source), $wanted->profile->value, (string) $wanted->lattice, hash('xxh128', LookWriter::write($grade))]);
         if (null === self::$latest || self::$latest[0] !== $key) {
-            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, null === $edges ? PhotoEdges::in($pixels, $grade) : $edges())];
+            self::$latest = [$key, PictureGrade::of($grade, $transform, $pixels, $wanted->lattice, self::edges($edges, $pixels, $grade))];
         }
 
         return self::$latest[1];
@@ -143,9 +143,15 @@ final class Rendering
     {
         $pixels = PictureFile::read($source, $name, null, self::reading($progress), true);
         $progress('Computing the grade', 0.3);
-        $weights = PictureGrade::ofWeights($grade, $move, $pixels, null === $edges ? PhotoEdges::in($pixels, $grade) : $edges())->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
+        $weights = PictureGrade::ofWeights($grade, $move, $pixels, self::edges($edges, $pixels, $grade))->apply($pixels, static fn (float $share) => $progress('Colouring', 0.4 + 0.25 * $share), 8);
 
         return $weights->alpha ? PictureShape::withoutAlpha($weights) : $weights;
+    }
+
+    /** @param (\Closure(): EdgePictures)|null $edges */
+    private static function edges(?\Closure $edges, Pixels $pixels, Grade $grade): EdgePictures
+    {
+        return null === $edges ? PhotoEdges::in($pixels, $grade) : $edges();
     }
 
     /**

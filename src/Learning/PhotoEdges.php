@@ -40,7 +40,7 @@ final readonly class PhotoEdges
         $path = $this->store->edges($photo->storeKey(), hash('xxh128', $decided));
 
         // The page and the workers ask for the same after a change.
-        return self::kept($path) ?? $this->turn->at('edges '.$path, fn (): EdgePictures => self::kept($path) ?? $this->find($photo, $grade, $path));
+        return $this->kept($path) ?? $this->turn->at('edges '.$path, fn (): EdgePictures => $this->kept($path) ?? $this->find($photo, $grade, $path));
     }
 
     /** The same of a picture that is no photo of a set. */
@@ -69,14 +69,11 @@ final readonly class PhotoEdges
         return $edges;
     }
 
-    private static function kept(string $path): ?EdgePictures
+    /** @phpstan-impure another process may have found them meanwhile */
+    private function kept(string $path): ?EdgePictures
     {
-        $bytes = @file_get_contents($path);
-        if (false === $bytes || '' === $bytes) {
-            return null;
-        }
-        @touch($path);
+        $bytes = $this->store->ifKept($path);
 
-        return EdgePictures::ofTileBytes($bytes);
+        return null === $bytes ? null : EdgePictures::ofTileBytes($bytes);
     }
 }

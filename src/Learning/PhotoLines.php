@@ -16,14 +16,7 @@ final readonly class PhotoLines implements KeptLines
 
     public function line(string $key): ?string
     {
-        $path = $this->path($key);
-        $bytes = @file_get_contents($path);
-        if (false === $bytes) {
-            return null;
-        }
-        @touch($path);
-
-        return $bytes;
+        return $this->store->ifKept($this->path($key));
     }
 
     public function keep(string $key, string $bytes): void

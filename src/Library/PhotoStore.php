@@ -163,6 +163,18 @@ final readonly class PhotoStore
         }
     }
 
+    /** What was kept of what can be made again, which is now the last that was asked for; null when there is nothing of it. */
+    public function ifKept(string $path): ?string
+    {
+        $bytes = @file_get_contents($path);
+        if (false === $bytes || '' === $bytes) {
+            return null;
+        }
+        @touch($path);
+
+        return $bytes;
+    }
+
     /** Keeps what can be made again; without room for it, it is made anew each time: slower, not wrong. */
     public function keep(string $path, string $bytes): void
     {

@@ -88,27 +88,32 @@ final readonly class PlanePictures
         [$width, $height] = [$picture->width(), $picture->height()];
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
 
-        return self::levels(null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height), null === $soft ? null : PictureShape::spread($soft->image(), $width, $height), $picture, $bits);
+        return self::levels(null === $area ? null : PictureShape::spread(self::drawn($area, $bits), $width, $height), null === $soft ? null : self::softened(PictureShape::spread($soft->image(), $width, $height), $picture, $bits), $bits);
     }
 
     /**
-     * A plane of what is drawn and what is softened of it, at least one of which there is.
+     * A softened matte at some pixels.
      *
-     * @param VipsImage|null $soft    see SoftRaster
-     * @param VipsImage      $colours of the pixels
+     * @param VipsImage $soft    see SoftRaster
+     * @param VipsImage $colours of the pixels
      */
-    private static function levels(?VipsImage $drawn, ?VipsImage $soft, VipsImage $colours, int $bits): VipsImage
+    private static function softened(VipsImage $soft, VipsImage $colours, int $bits): VipsImage
     {
-        if (null === $soft) {
-            \assert(null !== $drawn);
+        $format = SampleFormat::ofBits($bits);
 
-            return $drawn;
+        // A cast takes what is beyond its ends as these.
+        return $soft->band(0)->multiply(GuidedFilter::luma($colours, $bits))->add($soft->band(1))->linear($format->most(), 0.5)->cast($format);
+    }
+
+    /** A plane of an area and a matte, at least one of which there is. */
+    private static function levels(?VipsImage $drawn, ?VipsImage $matte, int $bits): VipsImage
+    {
+        if (null === $drawn || null === $matte) {
+            return $drawn ?? $matte ?? throw new \LogicException('A plane is of an area, of a softened matte, or of both.');
         }
         $format = SampleFormat::ofBits($bits);
-        // A cast takes what is beyond its ends as these.
-        $levels = $soft->band(0)->multiply(GuidedFilter::luma($colours, $bits))->add($soft->band(1))->linear($format->most(), 0.5)->cast($format);
 
-        return null === $drawn ? $levels : $levels->multiply($drawn)->linear(1 / $format->most(), 0.5)->cast($format);
+        return $matte->multiply($drawn)->linear(1 / $format->most(), 0.5)->cast($format);
     }
 
     /**
@@ -135,13 +140,13 @@ final readonly class PlanePictures
         [$area, $soft] = [$this->areas[$number] ?? null, $this->soft[$number] ?? null];
         $drawn = null === $area ? null : $mixed->runs->drawn(self::drawn($area, 16), 16);
         if (null === $soft || null === $reached) {
-            return self::levels($drawn, null, $colours, 16);
+            return self::levels($drawn, null, 16);
         }
-        $matte = self::levels(null, $mixed->runs->drawn($soft->image(), 32), $colours, 16)->linear(1.0, 0.0);
+        $matte = self::softened($mixed->runs->drawn($soft->image(), 32), $colours, 16)->linear(1.0, 0.0);
         $sureness = VipsImage::over($mixed->sureness, $reached->width, $reached->height, 1, 8)->asShare();
-        $matte = $matte->add($reached->image()->band(0)->linear(1.0, 0.0)->subtract($matte)->multiply($sureness));
+        $matte = $matte->add($reached->image()->band(0)->linear(1.0, 0.0)->subtract($matte)->multiply($sureness))->linear(1.0, 0.5)->cast(SampleFormat::Word);
 
-        return (null === $drawn ? $matte : $matte->multiply($drawn)->linear(1 / SampleFormat::Word->most(), 0.0))->linear(1.0, 0.5)->cast(SampleFormat::Word);
+        return self::levels($drawn, $matte, 16);
     }
 
     /** Which of the planes are 0, 1 or something else in a part of the picture. */

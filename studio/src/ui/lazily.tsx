@@ -25,7 +25,7 @@ export function lazily<Props extends object>(load: () => Promise<ComponentType<P
   const Part = lazy(() => load().then((component) => ({ default: component })));
   const Wrapped = (props: Props) => (
     <Loaded>
-      <Part {...(props as Props & object)} />
+      <Part {...props} />
     </Loaded>
   );
   return Wrapped;

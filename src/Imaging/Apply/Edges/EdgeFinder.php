@@ -13,7 +13,6 @@ use Tovrin\App\Imaging\Native\VipsImage;
 use Tovrin\App\Imaging\PictureShape;
 use Tovrin\App\Imaging\Pixels;
 use Tovrin\Core\Colour\Encoding\StandardRgb;
-use Tovrin\Core\Grade\Grade;
 
 /**
  * Finds, along every line where what a grade reaches ends, the two colours that pixels there are mixed of.

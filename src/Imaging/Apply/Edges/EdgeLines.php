@@ -50,8 +50,8 @@ final class EdgeLines
     private static function ofReaches(Grade $grade): array
     {
         $lines = [];
-        foreach (Edges::Unmixed === $grade->edges ? $grade->moves : [] as $index => $move) {
-            foreach (self::isOn($move) ? Borders::of($move) : [] as $reach) {
+        foreach (self::unmixed($grade) as $index => $move) {
+            foreach (Borders::of($move) as $reach) {
                 // What is read from the running colour depends on what the moves above make of it.
                 $above = ReadsFrom::Running === $move->reads ? array_map(static fn (Move $move): Move => $move->everywhere(), \array_slice($grade->moves, 0, $index)) : [];
                 $key = json_encode([LookWriter::reach($reach), [] === $above ? [] : LookWriter::data($grade->named('')->with($above))], \JSON_THROW_ON_ERROR);
@@ -65,8 +65,8 @@ final class EdgeLines
     /** The first move whose lines are the photo's own. */
     private static function actingByHue(Grade $grade): ?Move
     {
-        foreach (Edges::Unmixed === $grade->edges ? $grade->moves : [] as $move) {
-            if (self::isOn($move) && Borders::areThePhotos($move)) {
+        foreach (self::unmixed($grade) as $move) {
+            if (Borders::areThePhotos($move)) {
                 return $move;
             }
         }
@@ -74,8 +74,9 @@ final class EdgeLines
         return null;
     }
 
-    private static function isOn(Move $move): bool
+    /** @return array<int, Move> the moves that are on, by index; none when edges stay mixed */
+    private static function unmixed(Grade $grade): array
     {
-        return $move->on && $move->share > 0.0;
+        return Edges::Unmixed === $grade->edges ? array_filter($grade->moves, static fn (Move $move): bool => $move->on && $move->share > 0.0) : [];
     }
 }

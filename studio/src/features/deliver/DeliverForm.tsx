@@ -1,5 +1,5 @@
 import { Button } from '@mui/material';
-import type { DeliverTo, PresetBody } from '../../api/client';
+import type { api, DeliverTo, PresetBody } from '../../api/client';
 import { Destination } from './Destination';
 import { NamePattern } from './NamePattern';
 import { OutputRow } from './OutputRow';
@@ -7,8 +7,6 @@ import { PresetChoice } from './PresetChoice';
 import { inFormat, plansOf, usual, USUAL_NAME, type Plan } from './outputs';
 
 const MOST_OUTPUTS = 8;
-type Named = NonNullable<Parameters<typeof NamePattern>[0]['plan']>;
-type Tables = { tables: (NonNullable<Parameters<typeof OutputRow>[0]['table']> & { output: number })[] };
 
 interface Props {
   outputs: Plan[];
@@ -24,7 +22,7 @@ interface Props {
   onTo: (to: DeliverTo) => void;
   onFolder: (folder: string) => void;
   /** What the server says of it, and whether that is of what was wanted before. */
-  plan: (Named & Tables) | undefined;
+  plan: Awaited<ReturnType<typeof api.planDelivery>> | undefined;
   isOld: boolean;
   refusal: string | null;
   onFailure: (reason: unknown) => void;
