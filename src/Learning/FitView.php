@@ -36,8 +36,12 @@ final readonly class FitView implements \JsonSerializable
     {
     }
 
-    /** @param list<string> $words */
-    public static function untaught(Reach $reach, array $words, ?float $wanted = null): self
+    /**
+     * A reach of which nothing is said but how much of what was wanted it catches.
+     *
+     * @param list<string> $words
+     */
+    public static function ofReach(Reach $reach, array $words, ?float $wanted = null): self
     {
         return new self(self::orNull($reach), $wanted, null, 0.0, $words);
     }

@@ -24,8 +24,9 @@ final readonly class ReachFinder
      * @param list<Sample> $samples all that is marked on this photo, oldest first; only the last one can still be new to the user
      * @param Reach|null   $base    the reach so far: its windows, its held colours, how it is read, and what was known before
      *                              the samples stay
+     * @param bool         $alone   the reach alone, which comes sooner, without what there is to say of it
      */
-    public function fromSamples(Photo $photo, array $samples, ?Reach $base): FitView
+    public function fromSamples(Photo $photo, array $samples, ?Reach $base, bool $alone = false): FitView
     {
         $base ??= new Reach();
         $study = $this->colours->study($photo);
@@ -39,7 +40,7 @@ final readonly class ReachFinder
         $learner = new ReachLearner($raster, $study, $photo->storeKey(), $this->shelf);
         // One adaptation for both, so that they can be compared.
         $known = $base->learned?->adapted($study->points(...), $photo->storeKey());
-        $before = \count($strokes) > 1 ? $learner->learn(\array_slice($strokes, 0, -1), $known, $base->invert) : null;
+        $before = !$alone && \count($strokes) > 1 ? $learner->learn(\array_slice($strokes, 0, -1), $known, $base->invert) : null;
         $result = $learner->learn($strokes, $known, $base->invert);
         $newest = \count($strokes) - 1;
         $notes = match (true) {
@@ -49,13 +50,17 @@ final readonly class ReachFinder
             default => [],
         };
         if (null === $result) {
-            return FitView::untaught($base->with(self::asBefore($base->learned, $photo->storeKey()), Learned::class), $notes);
+            return FitView::ofReach($base->with(self::asBefore($base->learned, $photo->storeKey()), Learned::class), $notes);
+        }
+        $reach = $base->with($result->learned, Learned::class);
+        if ($alone) {
+            return FitView::ofReach($reach, $notes);
         }
 
         $pots = $this->colours->pots($photo);
         $change = null === $before || $base->invert ? null : ChangeView::of(Change::between($before, $result, $study), $pots, $study);
 
-        return FitView::taught($base->with($result->learned, Learned::class), $result, $base->invert ? null : Unmarked::largest($result, $study, $pots), $change, $notes);
+        return FitView::taught($reach, $result, $base->invert ? null : Unmarked::largest($result, $study, $pots), $change, $notes);
     }
 
     /** @return FitView|null null when the photo has no such pot */
@@ -70,7 +75,7 @@ final readonly class ReachFinder
         $learned = new Learned($study->model, $around->weights, $around->level, photo: $photo->storeKey(), before: ['level' => $around->level, 'weights' => $around->weights]);
         [$reached, $all] = $pots->reached($study, array_values($learned->weights($study->colours())))[$pot];
 
-        return FitView::untaught(new Reach([$learned]), [], $reached / max(1, $all));
+        return FitView::ofReach(new Reach([$learned]), [], $reached / max(1, $all));
     }
 
     /**

@@ -19,24 +19,24 @@ const learnedFrom = (samples: Sample[], photo = HERE): Reach => ({
 /** A fit that keeps the strokes it was made of. */
 const fitOf = (samples: Sample[]): Fit => ({ reach: learnedFrom(samples), wanted: 1, held: null, overlap: 0, words: [`${String(samples.length)} strokes`], ask: null, change: null });
 
-let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void; preview: (change: (now: Look) => Look) => void };
+let grading: { state: { look: Look | null }; edit: (change: (now: Look) => Look) => void; shown: (change: (now: Look) => Look) => Promise<void> };
 let previewed: Look[];
-let asked: { base: Reach | null; samples: Sample[]; answer: () => void; fail: (reason: unknown) => void }[];
+let asked: { base: Reach | null; samples: Sample[]; alone: boolean; answer: () => void; fail: (reason: unknown) => void }[];
 let selected: string[];
 let failures: unknown[];
 let choosing: Choosing;
 
 beforeEach(() => {
-  grading = { state: { look: look(shift('a')) }, edit: (change) => { grading.state = { look: grading.state.look && change(grading.state.look) }; }, preview: (change) => { if (grading.state.look) previewed.push(change(grading.state.look)); } };
+  grading = { state: { look: look(shift('a')) }, edit: (change) => { grading.state = { look: grading.state.look && change(grading.state.look) }; }, shown: (change) => { if (grading.state.look) previewed.push(change(grading.state.look)); return Promise.resolve(); } };
   previewed = [];
   asked = [];
   selected = [];
   failures = [];
   choosing = new Choosing(
     grading,
-    (base, samples) => {
+    (base, samples, alone) => {
       const { promise, resolve, reject } = deferred<Fit>();
-      asked.push({ base, samples, answer: () => { resolve(fitOf(samples)); }, fail: reject });
+      asked.push({ base, samples, alone, answer: () => { resolve(fitOf(samples)); }, fail: reject });
       return promise;
     },
     HERE,
@@ -48,10 +48,16 @@ beforeEach(() => {
 const reach = (id: string) => grading.state.look?.moves.find((move) => move.id === id)?.reach;
 /** Where the strokes of a reach lie across. */
 const xs = (one: Reach | null | undefined) => strokesOf(one, HERE).map(({ points }) => points[0]?.[0]);
+/** Answers what was asked last, and then what there is to say of a reach that came alone. */
 const answer = async () => {
   await turns();
-  asked.at(-1)?.answer();
+  const last = asked.at(-1);
+  last?.answer();
   await turns();
+  if (last?.alone && asked.at(-1)?.alone === false) {
+    asked.at(-1)?.answer();
+    await turns();
+  }
 };
 
 describe('choosing by strokes', () => {
@@ -81,13 +87,25 @@ describe('choosing by strokes', () => {
     expect(xs(reach('a'))).toEqual([0.1, 0.7]);
   });
 
+  it('asks at once, and keeps a reach when its matte has been shown', async () => {
+    const { promise, resolve } = deferred<undefined>();
+    grading.shown = () => promise;
+    void choosing.stroke(stroke(0.1), 'a');
+    expect(asked, 'without waiting for the screen').toHaveLength(1);
+    await answer();
+    expect(reach('a')).toBeNull();
+    resolve(undefined);
+    await turns();
+    expect(xs(reach('a'))).toEqual([0.1]);
+  });
+
   it('counts both of two strokes in quick succession', async () => {
     void choosing.stroke(stroke(0.1), 'a');
     void choosing.stroke(stroke(0.2), 'a');
     expect(choosing.state.busy).toBe(2);
     await answer();
     await answer();
-    expect(asked.map(({ samples }) => samples.length)).toEqual([1, 2]);
+    expect(asked.map(({ samples, alone }) => [samples.length, alone]), 'only the last is spoken of').toEqual([[1, true], [2, true], [2, false]]);
     expect(xs(reach('a'))).toEqual([0.1, 0.2]);
     expect(xs(previewed.at(-1)?.moves[0]?.reach), 'shown before it is kept').toEqual([0.1, 0.2]);
     expect(choosing.state.busy).toBe(0);

@@ -82,6 +82,27 @@ describe('the preview feed', () => {
     expect(asked.filter(({ lattice }) => lattice === SETTLED_LATTICE).map(({ hue }) => hue)).toEqual([undefined]);
   });
 
+  it('tells when what was asked for is shown, has failed or is wanted no more', async () => {
+    const told: number[] = [];
+    const followAndTell = (hue: number) => {
+      void feed.follow(look(shift('a', hue)), null, 1).then(() => told.push(hue));
+    };
+    followAndTell(1);
+    followAndTell(2);
+    await turns();
+    expect(told).toEqual([]);
+    asked[0]?.answer();
+    await turns();
+    expect(told).toEqual([1]);
+    asked[1]?.fail(new Error('away'));
+    await turns();
+    expect(told).toEqual([1, 2]);
+    followAndTell(3);
+    feed.stop();
+    await turns();
+    expect(told).toEqual([1, 2, 3]);
+  });
+
   it('goes to a coarser draft where answers are slow, and back where they are quick', async () => {
     const now = vi.spyOn(performance, 'now');
     let time = 0;

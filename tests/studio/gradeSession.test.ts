@@ -383,7 +383,10 @@ describe('previews', () => {
   it('are told to those who listen, and changing nothing of the grade', async () => {
     const session = await begun(shift('a', 10));
     const shown: (number | undefined | null)[] = [];
-    const stop = session.onPreview((now) => shown.push(now && hueOf(now, 'a')));
+    const stop = session.onPreview((now) => {
+      shown.push(now && hueOf(now, 'a'));
+      return Promise.resolve();
+    });
     session.preview(setHue('a', 15));
     session.preview(null);
     session.edit(setHue('a', 10));
@@ -400,9 +403,27 @@ describe('previews', () => {
     let shown: Look | null = null;
     session.onPreview((now) => {
       shown = now;
+      return Promise.resolve();
     });
     session.edit(setHue('b', 50));
     session.preview(setHue('a', 15));
     expect([hueOf(shown, 'a'), hueOf(shown, 'b')]).toEqual([15, 50]);
+  });
+
+  it('tell when all who listen have shown them', async () => {
+    const session = await begun(shift('a', 10));
+    const [one, other] = [deferred<undefined>(), deferred<undefined>()];
+    session.onPreview(() => one.promise);
+    session.onPreview(() => other.promise);
+    let told = false;
+    void session.shown(setHue('a', 15)).then(() => {
+      told = true;
+    });
+    one.resolve(undefined);
+    await turns();
+    expect(told).toBe(false);
+    other.resolve(undefined);
+    await turns();
+    expect(told).toBe(true);
   });
 });

@@ -10,6 +10,8 @@ const scene: Scene = { photo, size, viewport: FIT, view: 'result', divide: 0.5 }
 let frames: (() => void)[];
 let time: number;
 let canvas: HTMLCanvasElement;
+/** Widths of the frames. */
+let widths: number[];
 let drawn: { width: number; view: string; divide: number | null }[];
 let loop: RenderLoop;
 
@@ -23,6 +25,7 @@ beforeEach(() => {
   frames = [];
   time = 1000;
   drawn = [];
+  widths = [];
   vi.stubGlobal('requestAnimationFrame', (run: () => void) => frames.push(run));
   vi.stubGlobal('cancelAnimationFrame', () => {
     frames = [];
@@ -30,7 +33,13 @@ beforeEach(() => {
   vi.spyOn(performance, 'now').mockImplementation(() => time);
   vi.spyOn(performance, 'measure').mockImplementation(() => ({}) as PerformanceMeasure);
   canvas = { width: 0, height: 0 } as HTMLCanvasElement;
-  const renderer = { draw: (place: { width: number }, view: string, divide: number | null) => drawn.push({ width: place.width, view, divide }) };
+  const renderer = {
+    frame: ({ width }: { width: number }, draw: () => void) => {
+      widths.push(width);
+      draw();
+    },
+    draw: (place: { width: number }, view: string, divide: number | null) => drawn.push({ width: place.width, view, divide }),
+  };
   loop = new RenderLoop(canvas, renderer as unknown as PhotoRenderer, 0.3);
 });
 afterEach(() => {
@@ -62,10 +71,12 @@ describe('drawing the photo', () => {
       loop.cubeCame(false, null);
       frame(60);
     }
-    expect(canvas.width).toBe(450);
+    expect(widths.at(-1)).toBe(450);
+    expect(drawn.at(-1)?.width).toBe(placeOf(FIT, photo, size).width / 2);
     loop.cubeCame(true, null);
     frame(60);
-    expect(canvas.width).toBe(900);
+    expect(widths.at(-1)).toBe(900);
+    expect(canvas.width, 'whose buffers would be made anew').toBe(900);
   });
 
   it('keeps all pixels where frames are quick', () => {
@@ -74,7 +85,7 @@ describe('drawing the photo', () => {
       loop.cubeCame(false, null);
       frame(16);
     }
-    expect(canvas.width).toBe(900);
+    expect(widths.at(-1)).toBe(900);
   });
 
   it('measures from the input event to the frame that answers it, once', () => {

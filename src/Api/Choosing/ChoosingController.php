@@ -30,7 +30,7 @@ final readonly class ChoosingController
     #[Route('/api/photos/{id<\d+>}/reach', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function reach(int $id, #[JsonBody] SamplesOf $body, ReachFinder $finder): FitView
     {
-        return $finder->fromSamples($this->photos->photo($id), $body->thinned(), $body->base);
+        return $finder->fromSamples($this->photos->photo($id), $body->thinned(), $body->base, $body->alone);
     }
 
     /** A reach around one of the photo's pots. */

@@ -14,12 +14,16 @@ final readonly class SamplesOf
     /** A second's work, of strokes that go to and fro all over the photo. */
     private const POINTS_MOST = 3000;
 
-    /** @param list<Sample> $samples */
+    /**
+     * @param list<Sample> $samples
+     * @param bool         $alone   the reach alone, which comes sooner, without what there is to say of it
+     */
     public function __construct(
         #[Assert\Valid]
         #[Assert\Count(max: 100, maxMessage: 'has more than {{ limit }} strokes. Start over, or set the reach by hand.')]
         public array $samples,
         public ?Reach $base = null,
+        public bool $alone = false,
     ) {
     }
 

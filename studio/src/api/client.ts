@@ -177,7 +177,7 @@ export const api = {
   cloud: (id: number, look: Look, watch: string | null) => bytes(client.POST('/api/photos/{id}/cloud', { ...at(id), body: { look, watch }, parseAs: 'arrayBuffer' })),
   lit: (id: number, look: Look, watch: string, plane: string, chromaTop: number) => take(client.POST('/api/photos/{id}/lit', { ...at(id), body: { look, watch, plane, chromaTop } })),
   probes: (id: number, look: Look, points: ProbePoint[], how: { watch?: string | null; before?: string | null } = {}) => take(client.POST('/api/photos/{id}/probes', { ...at(id), body: { look, points, ...how } })),
-  reachFrom: (id: number, base: Reach | null, samples: Sample[]) => take(client.POST('/api/photos/{id}/reach', { ...at(id), body: { base, samples } })),
+  reachFrom: (id: number, base: Reach | null, samples: Sample[], alone: boolean) => take(client.POST('/api/photos/{id}/reach', { ...at(id), body: { base, samples, alone } })),
   potReach: (id: number, pot: number) => take(client.GET('/api/photos/{id}/pots/{pot}/reach', { params: { path: { id, pot } } })),
   spot: async (id: number, pot: number) => new Uint8Array(await bytes(client.GET('/api/photos/{id}/pots/{pot}/spot', { params: { path: { id, pot } }, parseAs: 'arrayBuffer' }))),
   family: async (look: Look, family: string) => new Uint8Array(await bytes(client.POST('/api/moves/family', { body: { look, family }, parseAs: 'arrayBuffer' }))),

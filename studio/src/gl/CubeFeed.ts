@@ -58,6 +58,8 @@ export class CubeFeed {
   private coarseness = 0;
   private patience = SETTLE_AFTER_MS;
   private readonly line: LineFollower | null;
+  /** Who waits for what they asked for to be shown. */
+  private awaited: { order: number; done: () => void }[] = [];
 
   /** @param track asks for drafts along a line; null where there are none to be had */
   constructor(
@@ -79,8 +81,8 @@ export class CubeFeed {
       );
   }
 
-  /** Follows a control that is held: a draft at once, settled when it rests for a moment. */
-  follow(look: Look, watch: string | null, askedAt: number): void {
+  /** Follows a control that is held: a draft at once, settled when it rests for a moment. Resolves when the draft is there, or something newer, or neither will be. */
+  follow(look: Look, watch: string | null, askedAt: number): Promise<void> {
     clearTimeout(this.timer);
     const order = ++this.order;
     if (!this.line?.follow({ look, watch, order, askedAt })) this.ask({ look, watch, lattice: this.draft, order, askedAt });
@@ -88,6 +90,9 @@ export class CubeFeed {
       // On a slow machine the settled cube may overtake its draft, and then answers the input itself.
       this.exact(look, watch, this.shown < order ? askedAt : null);
     }, this.patience);
+    return new Promise((done) => {
+      this.awaited.push({ order, done });
+    });
   }
 
   /** Shows a grade as it is kept. */
@@ -103,8 +108,19 @@ export class CubeFeed {
   /** A draft of a line, unless something newer is wanted already. */
   private followed(cube: Followed): void {
     if (this.stopped || cube.order < this.order) return;
-    this.shown = cube.order;
-    this.onCube({ ...cube, settled: false });
+    this.show(cube.order, { ...cube, settled: false });
+  }
+
+  private show(order: number, cube: FeedCube): void {
+    this.shown = order;
+    this.onCube(cube);
+    this.done(order);
+  }
+
+  /** Nobody needs to wait for this or for anything older any more. */
+  private done(order: number): void {
+    for (const { done } of this.awaited.filter((one) => one.order <= order)) done();
+    this.awaited = this.awaited.filter((one) => one.order > order);
   }
 
   private exact(look: Look, watch: string | null, askedAt: number | null): void {
@@ -117,6 +133,7 @@ export class CubeFeed {
     this.line?.stop();
     clearTimeout(this.timer);
     this.waiting = null;
+    this.done(Infinity);
   }
 
   private keepUp(took: number): void {
@@ -137,11 +154,11 @@ export class CubeFeed {
         if (question.lattice !== SETTLED_LATTICE) this.keepUp(took);
         else this.patience = Math.min(SETTLE_AFTER_MOST_MS, Math.max(SETTLE_AFTER_MS, took));
         if (this.stopped || question.order <= this.shown) return;
-        this.shown = question.order;
-        this.onCube({ look: question.look, watch: question.watch, nodes: new Float32Array(nodes), planes, watched, size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
+        this.show(question.order, { look: question.look, watch: question.watch, nodes: new Float32Array(nodes), planes, watched, size: question.lattice, settled: question.lattice === SETTLED_LATTICE, askedAt: question.askedAt });
       })
       .catch((reason: unknown) => {
         if (!this.stopped && question.order > this.shown) this.onFailure(reason);
+        this.done(question.order);
       })
       .finally(() => {
         this.running--;

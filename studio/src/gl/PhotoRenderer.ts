@@ -1,3 +1,4 @@
+import { CoarseFrame } from './CoarseFrame';
 import { EdgeTextures } from './EdgeTextures';
 import type { EdgeTiles } from './edges';
 import { PlaneTextures } from './PlaneTextures';
@@ -6,6 +7,7 @@ import { PhotoLayers } from './PhotoLayers';
 import { begin, CORNER, finished, type Begun, type Program } from './programs';
 import { common, type Rect } from './rects';
 import type { Interpolation } from './lookup';
+import type { Size } from './viewport';
 import { fragmentShader, showsSource, vertexShader, type Drawn, type Shown } from './shaders';
 
 export type ViewMode = Shown | 'split' | 'beside';
@@ -43,6 +45,9 @@ export class PhotoRenderer {
   private shows: Shows = 'both';
   private readonly layers: PhotoLayers;
   private readonly unitSquare: WebGLBuffer;
+  private readonly coarse: CoarseFrame;
+  /** Pixels of what is drawn on. */
+  private target: Size = { width: 0, height: 0 };
 
   constructor(canvas: HTMLCanvasElement) {
     const gl = canvas.getContext('webgl2', { alpha: false, antialias: false, depth: false, powerPreference: 'high-performance' });
@@ -59,6 +64,7 @@ export class PhotoRenderer {
     this.layers = new PhotoLayers(gl);
     this.planes = new PlaneTextures(gl);
     this.edges = new EdgeTextures(gl);
+    this.coarse = new CoarseFrame(gl);
     this.setCube({ nodes: identityCube(), size: 2, settled: true, planes: [], watched: null });
     this.setSpot(null);
     this.prepare();
@@ -124,27 +130,41 @@ export class PhotoRenderer {
   }
 
   /**
-   * @param place  where the whole photo lies, in device pixels of the canvas
-   * @param divide share of the canvas left of which the source is shown; null for none
-   * @param within the part of the canvas that may be drawn on, from its top left; null for all of it
+   * A frame: all of it is drawn by draw().
+   *
+   * @param target pixels that it has; with fewer than the canvas it is stretched over that
+   */
+  frame(target: Size, drawn: () => void): void {
+    const { width, height } = this.gl.canvas;
+    this.target = target;
+    const whole = target.width === width && target.height === height;
+    if (!whole) this.coarse.begin(target);
+    drawn();
+    if (!whole) this.coarse.end();
+  }
+
+  /**
+   * @param place  where the whole photo lies, in pixels of the frame
+   * @param divide share of the frame left of which the source is shown; null for none
+   * @param within the part of the frame that may be drawn on, from its top left; null for all of it
    */
   draw(place: Rect, view: Shown, divide: number | null, surround: number, within: Rect | null = null): void {
     const gl = this.gl;
-    const canvas = { left: 0, top: 0, width: gl.canvas.width, height: gl.canvas.height };
-    const all = within ? common(within, canvas) : canvas;
+    const frame = { left: 0, top: 0, ...this.target };
+    const all = within ? common(within, frame) : frame;
     if (!all) return;
-    gl.viewport(0, 0, canvas.width, canvas.height);
+    gl.viewport(0, 0, frame.width, frame.height);
     this.only(all);
     gl.clearColor(surround, surround, surround, 1);
     gl.clear(gl.COLOR_BUFFER_BIT);
-    const from = divide === null ? 0 : Math.ceil(divide * canvas.width - 0.5);
-    const [left, right] = [common(all, { ...canvas, width: from }), common(all, { ...canvas, left: from, width: canvas.width - from })];
+    const from = divide === null ? 0 : Math.ceil(divide * frame.width - 0.5);
+    const [left, right] = [common(all, { ...frame, width: from }), common(all, { ...frame, left: from, width: frame.width - from })];
     if (left) this.drawPart(place, 'source', left);
     if (right) this.drawPart(place, view, right);
     if (this.layers.preview && this.compiled.settled) this.prepare('trilinear');
   }
 
-  /** One view of the photo, on a part of the canvas. */
+  /** One view of the photo, on a part of the frame. */
   private drawPart(place: Rect, shown: Shown, within: Rect): void {
     const gl = this.gl;
     const drawn = this.drawnFor(shown);
@@ -171,7 +191,7 @@ export class PhotoRenderer {
 
   private only({ left, top, width, height }: Rect): void {
     this.gl.enable(this.gl.SCISSOR_TEST);
-    this.gl.scissor(left, this.gl.canvas.height - top - height, width, height);
+    this.gl.scissor(left, this.target.height - top - height, width, height);
   }
 
   /** Makes a program the one that draws, and tells it all but what span it draws. */
@@ -179,7 +199,7 @@ export class PhotoRenderer {
     const gl = this.gl;
     const { program, at } = this.drawer(drawn);
     gl.useProgram(program);
-    gl.uniform2f(at.canvas, gl.canvas.width, gl.canvas.height);
+    gl.uniform2f(at.canvas, this.target.width, this.target.height);
     gl.uniform4f(at.rect, place.left, place.top, place.width, place.height);
     gl.uniform4f(at.covers, covers.left, covers.top, covers.width, covers.height);
     if (drawn.planes > 0) {
@@ -203,6 +223,7 @@ export class PhotoRenderer {
 
   dispose(): void {
     this.layers.dispose();
+    this.coarse.dispose();
     this.gl.deleteBuffer(this.unitSquare);
     this.gl.deleteTexture(this.cube);
     this.gl.deleteTexture(this.spot);

@@ -71,10 +71,15 @@ export class GradeSession extends Observable {
 
   /** Shows a change without making it; null shows what there is again. Only those who listen to previews are told. */
   preview = (change: ((look: Look) => Look) | null): void => {
+    void this.shown(change);
+  };
+
+  /** The same; resolves when the photo shows it, or will not. */
+  shown = async (change: ((look: Look) => Look) | null): Promise<void> => {
     const { look } = this.snapshot;
     if (!look) return;
     const inputAt = performance.now();
-    for (const listener of this.previews) listener(change === null ? null : change(look), inputAt);
+    await Promise.all([...this.previews].map((listener) => listener(change === null ? null : change(look), inputAt)));
   };
 
   undo = (): void => {

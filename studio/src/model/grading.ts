@@ -46,8 +46,8 @@ export interface SessionState {
   canRedo: boolean;
 }
 
-/** Told each look while a control is held, with performance.now() of the input event; null when it was let go without a change. */
-export type PreviewListener = (look: Look | null, inputAt: number) => void;
+/** Told each look while a control is held, with performance.now() of the input event; null when it was let go without a change. Resolves when it is shown, or will not be. */
+export type PreviewListener = (look: Look | null, inputAt: number) => Promise<void>;
 
 /** The status of a refusal; 0 where there was no answer at all. */
 export function statusOf(reason: unknown): number {

@@ -13,9 +13,12 @@ export function strokesOf(reach: Reach | null | undefined, photoKey: string): Sa
 interface Grading {
   readonly state: { look: Look | null };
   edit: (change: (look: Look) => Look) => void;
-  /** Shows a change before it is kept. */
-  preview: (change: (look: Look) => Look) => void;
+  /** Shows a change before it is kept; resolves when the photo shows it, or will not. */
+  shown: (change: (look: Look) => Look) => Promise<void>;
 }
+
+/** Works out a reach from samples: the reach alone comes sooner than what there is to say of it. */
+export type FitReach = (base: Reach | null, samples: Sample[], alone: boolean) => Promise<Fit>;
 
 export interface ChoosingState {
   /** Strokes whose reach is being worked out. */
@@ -44,7 +47,7 @@ export class Choosing extends Observable {
 
   constructor(
     private readonly grading: Grading,
-    private readonly fit: (base: Reach | null, samples: Sample[]) => Promise<Fit>,
+    private readonly fit: FitReach,
     private readonly photoKey: string,
     private readonly select: (id: string) => void,
     private readonly fails: (reason: unknown) => void,
@@ -94,7 +97,7 @@ export class Choosing extends Observable {
     if (!sample || !move || this.now.busy > 0) return;
     try {
       const reach = move.reach ?? null;
-      const fit = await this.fit(reach, [...strokesOf(reach, this.photoKey), sample]);
+      const fit = await this.fit(reach, [...strokesOf(reach, this.photoKey), sample], false);
       if (thought === this.thoughts) this.set({ considered: { sample, change: fit.change ?? null } });
     } catch {
       // It can be answered all the same.
@@ -109,10 +112,12 @@ export class Choosing extends Observable {
 
   private teach(id: string, begins: boolean, from: (reach: Reach | null) => { base: Reach | null; samples: Sample[] }): Promise<void> {
     this.thoughts += 1;
-    // On its way before the screen is drawn anew, which may take longer than asking.
-    this.chain = this.chain.then(() => this.work(id, begins, from));
+    const idle = this.now.busy === 0;
+    // Asked at once where nothing is under way: before the screen is drawn anew, which may take longer than learning does.
+    const taught = idle ? this.work(id, begins, from) : this.chain.then(() => this.work(id, begins, from));
+    this.chain = taught;
     this.set({ busy: this.now.busy + 1, considered: null });
-    return this.chain;
+    return taught;
   }
 
   private async work(id: string, begins: boolean, from: (reach: Reach | null) => { base: Reach | null; samples: Sample[] }): Promise<void> {
@@ -121,19 +126,26 @@ export class Choosing extends Observable {
       const move = look ? moveOf(look, id) : undefined;
       if (!look || (!move && !begins)) throw new Error('The move you were choosing for has been removed. Choose again.');
       const { base, samples } = from(move?.reach ?? null);
-      const fit = await this.fit(base, samples);
-      const found = fit.reach ?? null;
+      const found = (await this.fit(base, samples, true)).reach ?? null;
       // The matte comes with a quick draft, before all else follows what is kept.
-      if (move) this.grading.preview((newest) => withMove(newest, id, (one) => withField(one, { reach: found })));
+      if (move) await this.grading.shown((newest) => withMove(newest, id, (one) => withField(one, { reach: found })));
       this.grading.edit((newest) => (moveOf(newest, id) ? withMove(newest, id, (one) => withField(one, { reach: found })) : begins ? { ...newest, moves: [...newest.moves, { ...newMove('shift'), id, reach: found }] } : newest));
       if (begins) this.select(id);
-      this.set({ last: { id, reach: found, fit } });
+      // Of several strokes in a row only the last is spoken of.
+      if (this.now.busy === 1) void this.say(id, base, samples);
     } catch (reason) {
       this.fails(reason);
     } finally {
       if (this.beginning === id) this.beginning = null;
       this.set({ busy: this.now.busy - 1 });
     }
+  }
+
+  /** Says how a stroke did, once its matte is there; without words it counts all the same. */
+  private async say(id: string, base: Reach | null, samples: Sample[]): Promise<void> {
+    const thought = this.thoughts;
+    const fit = await this.fit(base, samples, false).catch(() => null);
+    if (fit && thought === this.thoughts) this.set({ last: { id, reach: fit.reach ?? null, fit } });
   }
 
   private set(change: Partial<ChoosingState>): void {

@@ -16,7 +16,7 @@ export function useChoosing(photo: Photo, session: GradeSession, select: (id: st
     () =>
       new Choosing(
         session,
-        (base, samples) => api.reachFrom(photo.id, base, samples),
+        (base, samples, alone) => api.reachFrom(photo.id, base, samples, alone),
         photo.key,
         (id) => {
           callbacks.current.select(id);

@@ -33,9 +33,7 @@ export function useJudging(session: GradeSession, look: Look | null, selected: s
   const shown = useMemo(() => (look ? onlyJudged(look, judged) : undefined), [look, judged]);
   const onPreview = useCallback(
     (listener: PreviewListener) =>
-      session.onPreview((whole, at) => {
-        listener(whole && onlyJudged(whole, judged), at);
-      }),
+      session.onPreview((whole, at) => listener(whole && onlyJudged(whole, judged), at)),
     [session, judged],
   );
   return { judged, setJudged, shown, onPreview };

@@ -4,6 +4,7 @@ import type { Look } from '../../model/looks';
 import type { PreviewListener } from '../../model/grading';
 import { CubeFeed, SETTLED_LATTICE } from '../../gl/CubeFeed';
 import type { DraftPlanes } from '../../gl/LineFollower';
+import { painted } from '../../gl/painted';
 import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS, type PlaneLevels } from '../../gl/planes';
 import { watchParts } from '../../model/findings';
 import type { Drawing } from './useRenderer';
@@ -85,13 +86,13 @@ export function useCubePreview(drawing: Drawing | null, photoId: number, look: L
 
   useEffect(
     () =>
-      onPreview((moved, inputAt) => {
+      onPreview(async (moved, inputAt) => {
+        // Asked first: drawing the screen anew may take longer than the answer.
+        const shown = moved && feed?.follow(moved, watch, inputAt);
+        if (moved === null && text !== null) feed?.settle(JSON.parse(text) as Look, watch);
         setState((before) => ({ ...before, settled: moved === null ? before.settled : null, tried: moved && JSON.stringify(moved) }));
-        if (moved === null) {
-          if (text !== null) feed?.settle(JSON.parse(text) as Look, watch);
-          return;
-        }
-        feed?.follow(moved, watch, inputAt);
+        await shown;
+        await painted();
       }),
     [feed, onPreview, text, watch],
   );

@@ -86,8 +86,9 @@ export function usePointerOnStage(stage: Stage) {
         if (pans(drag)) return;
         if (stage.tool === 'pull') stage.onPull(drag.by.x, drag.by.y, true);
         const done = drawn.current;
-        draw(null);
+        // First: it asks the server, which need not wait until the screen is drawn without the stroke.
         if (done) stage.onStroke(done.shape, done.points);
+        draw(null);
       },
       onAbandon: () => {
         draw(null);
