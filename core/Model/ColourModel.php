@@ -62,6 +62,19 @@ final readonly class ColourModel
         return Nodes::near($this->scales[\count($this->scales) - 1], $this->grain);
     }
 
+    /** @return list<float> all that it says, grain first */
+    public function numbers(): array
+    {
+        $numbers = [...$this->grain];
+        foreach ($this->scales as $scale) {
+            foreach ($scale->components as $one) {
+                array_push($numbers, $one->share, ...$one->mean, ...$one->covariance);
+            }
+        }
+
+        return $numbers;
+    }
+
     /** Components of all scales together. */
     public function count(): int
     {

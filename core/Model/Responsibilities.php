@@ -54,6 +54,62 @@ final readonly class Responsibilities
         return new self($rows, array_values($sums));
     }
 
+    /** Those of a model on nodes, from where its tables are kept: reading them takes a quarter of the time. */
+    public static function kept(ColourModel $model, Nodes $nodes): self
+    {
+        $name = 'responsibilities'.hash('xxh128', pack('e*', ...$model->numbers()).pack('V*', ...$nodes->keys));
+        $components = $model->count();
+
+        return $model->tables->known($name, static fn (string $bytes): ?self => self::fromBytes($bytes, $nodes->count(), $components), static fn (): self => self::of($model->scales, $nodes->points()), static fn (self $it): string => $it->toBytes());
+    }
+
+    private function toBytes(): string
+    {
+        $counts = $components = $held = '';
+        foreach ($this->rows as $row) {
+            $counts .= pack('v', \count($row));
+            $components .= pack('v*', ...array_keys($row));
+            $held .= pack('e*', ...$row);
+        }
+
+        return $counts.pack('e*', ...$this->mass).$held.$components;
+    }
+
+    /** @return self|null null when these are not the bytes of as many points and components */
+    private static function fromBytes(string $bytes, int $points, int $components): ?self
+    {
+        if (0 === $points || \strlen($bytes) < 10 * $points) {
+            return null;
+        }
+        /** @var array<int, int> $counts */
+        $counts = unpack('v'.$points, $bytes);
+        $entries = array_sum($counts);
+        if (\strlen($bytes) !== 10 * $points + 10 * $entries) {
+            return null;
+        }
+        /** @var array<int, float> $mass */
+        $mass = unpack('e'.$points, $bytes, 2 * $points);
+        /** @var array<int, float> $held */
+        $held = $entries > 0 ? unpack('e'.$entries, $bytes, 10 * $points) : [];
+        /** @var array<int, int> $which */
+        $which = $entries > 0 ? unpack('v'.$entries, $bytes, 10 * $points + 8 * $entries) : [];
+        if ([] !== $which && max($which) >= $components) {
+            return null;
+        }
+        $rows = [];
+        $at = 0;
+        foreach ($counts as $count) {
+            $row = [];
+            for ($end = $at + $count; $at < $end;) {
+                ++$at;
+                $row[$which[$at]] = $held[$at];
+            }
+            $rows[] = $row;
+        }
+
+        return new self($rows, array_values($mass));
+    }
+
     /**
      * A weighted sum of what the components hold: a hot loop.
      *

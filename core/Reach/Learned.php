@@ -156,14 +156,7 @@ final readonly class Learned implements ReachKind
     /** Names what was learned, apart from how it is read: the same for the same numbers. */
     public function key(): string
     {
-        $numbers = [$this->level, ...$this->weights, ...array_merge(...$this->gradients), ...$this->model->grain];
-        foreach ($this->model->scales as $scale) {
-            foreach ($scale->components as $one) {
-                array_push($numbers, $one->share, ...$one->mean, ...$one->covariance);
-            }
-        }
-
-        return hash('xxh128', pack('e*', ...$numbers));
+        return hash('xxh128', pack('e*', $this->level, ...$this->weights, ...array_merge(...$this->gradients), ...$this->model->numbers()));
     }
 
     public static function members(): array

@@ -51,7 +51,7 @@ final class LearnedTables
     {
         return $reach->model->tables->known($reach->key(), static fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $reach->model->nodes()), static function () use ($reach): NodeWeights {
             $nodes = $reach->model->nodes();
-            $responsibilities = Responsibilities::of($reach->model->scales, $nodes->points());
+            $responsibilities = Responsibilities::kept($reach->model, $nodes);
 
             return self::nodeWeights($reach, $nodes, $responsibilities);
         }, static fn (NodeWeights $field): string => $field->toBytes());

@@ -72,6 +72,18 @@ final class ReadingApiTest extends ApiTestCase
         self::assertNotEquals($fit['reach'], $scaled);
     }
 
+    public function testTheReachAloneIsTheSameAsWithWhatThereIsToSayOfIt(): void
+    {
+        $this->patches();
+        $samples = '{"as":"wanted","shape":"point","points":[[0.25,0.25]]},{"as":"held","shape":"path","points":[[0.6,0.75],[0.9,0.8]]}';
+        $alone = $this->json('POST', '/api/photos/1/reach', self::REACH, \sprintf('{"base":null,"alone":true,"samples":[%s]}', $samples));
+        $told = $this->reach('null', $samples);
+        self::assertNotNull($alone['reach']);
+        self::assertSame($told['reach'], $alone['reach']);
+        self::assertSame([[], null, null], [$alone['words'], $alone['ask'], $alone['change']]);
+        self::assertNotSame([], $told['words']);
+    }
+
     public function testADragThatEndsOutsideAndASampleBesideThePhotoSayWhatWasDone(): void
     {
         $this->patches();

@@ -42,7 +42,7 @@ final class StrokeLearner
     /** @param ColourModel $model the study's own, or one that was adapted to its photo */
     public function __construct(private readonly Study $study, private readonly ColourModel $model)
     {
-        $this->responsibilities = Responsibilities::of($model->scales, $study->nodes->points());
+        $this->responsibilities = Responsibilities::kept($model, $study->nodes);
         $this->evidence = new StrokeEvidence($study);
     }
 
