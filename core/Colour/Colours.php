@@ -94,7 +94,7 @@ final class Colours
     }
 
     /**
-     * The channels of a lattice's nodes between two levels of the one that runs slowest: a hot loop.
+     * The channels of a lattice's nodes between two levels of the one that runs slowest.
      *
      * @param array{array<int, float>, array<int, float>, array<int, float>} $axes where the nodes are in red, green and blue, equally many
      *
@@ -104,18 +104,12 @@ final class Colours
     {
         [$inner, $between, $outer] = $redSlowest ? [$axes[2], $axes[1], $axes[0]] : $axes;
         $size = \count($inner);
-        $fast = $middle = $slow = [];
-        for ($k = $first; $k < $past; ++$k) {
-            $slowest = $outer[$k];
-            for ($j = 0; $j < $size; ++$j) {
-                $second = $between[$j];
-                for ($i = 0; $i < $size; ++$i) {
-                    $fast[] = $inner[$i];
-                    $middle[] = $second;
-                    $slow[] = $slowest;
-                }
-            }
-        }
+        $levels = $past - $first;
+        // Whole runs of values at once.
+        $plane = array_merge(...array_map(static fn (float $value): array => array_fill(0, $size, $value), $between));
+        $fast = array_merge(...array_fill(0, $size * $levels, $inner));
+        $middle = array_merge(...array_fill(0, $levels, $plane));
+        $slow = array_merge(...array_map(static fn (float $value): array => array_fill(0, $size * $size, $value), \array_slice($outer, $first, $levels)));
 
         return $redSlowest ? [$slow, $middle, $fast] : [$fast, $middle, $slow];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\Core\Format;
 
 use Tovrin\Core\Grade\Grade;
+use Tovrin\Core\Grade\GradeField;
 use Tovrin\Core\Grade\GradeLine;
 use Tovrin\Core\Grade\Move;
 use Tovrin\Core\Model\Table\Tables;
@@ -27,8 +28,60 @@ final class LookLine
      */
     public static function of(Grade $grade, array $steps, Tables $tables = new Tables()): GradeLine
     {
+        $look = self::data($grade);
+        ['numbers' => $numbers, 'ends' => [$from, $to], 'first' => $first] = self::numbers($grade, $look, $steps);
+        $at = static fn (float $t): ?Grade => self::moved($grade, $look, [[$numbers, $t]], $tables);
+
+        return new GradeLine($grade, $at, self::end($at, $from), self::end($at, $to), $first);
+    }
+
+    /**
+     * The same with two things that go each by itself, as a point of a curve does.
+     *
+     * @param Grade             $grade at 0, 0
+     * @param list<SettingStep> $along the numbers that change with the one, and how far each goes from 0 to 1
+     * @param list<SettingStep> $aside with the other
+     * @param Tables            $tables see LookJson::read()
+     *
+     * @throws FormatError naming what is no number with bounds
+     */
+    public static function across(Grade $grade, array $along, array $aside, Tables $tables = new Tables()): GradeField
+    {
+        $look = self::data($grade);
+        [$one, $other] = [self::numbers($grade, $look, $along), self::numbers($grade, $look, $aside)];
+        $at = static fn (float $x, float $y): ?Grade => self::moved($grade, $look, [[$one['numbers'], $x], [$other['numbers'], $y]], $tables);
+        [$alone, $otherAlone] = [static fn (float $x): ?Grade => $at($x, 0.0), static fn (float $y): ?Grade => $at(0.0, $y)];
+
+        return new GradeField(
+            $grade,
+            $at,
+            [self::end($alone, $one['ends'][0]), self::end($alone, $one['ends'][1])],
+            [self::end($otherAlone, $other['ends'][0]), self::end($otherAlone, $other['ends'][1])],
+            min($one['first'], $other['first']),
+        );
+    }
+
+    /** @return array{moves: list<array<string, mixed>>} */
+    private static function data(Grade $grade): array
+    {
         /** @var array{moves: list<array<string, mixed>>} $look */
         $look = json_decode(LookWriter::write($grade), true, 64, \JSON_THROW_ON_ERROR);
+
+        return $look;
+    }
+
+    /**
+     * The numbers that go together, where they are and by how much each goes; and as far as their bounds let them.
+     *
+     * @param array{moves: list<array<string, mixed>>} $look
+     * @param list<SettingStep>                        $steps
+     *
+     * @return array{numbers: list<array{non-empty-list<string>, float, float}>, ends: array{float, float}, first: int}
+     *
+     * @throws FormatError naming what is no number with bounds
+     */
+    private static function numbers(Grade $grade, array $look, array $steps): array
+    {
         $first = \count($grade->moves);
         [$from, $to] = [-\INF, \INF];
         $numbers = [];
@@ -44,16 +97,26 @@ final class LookLine
             $first = min($first, self::firstMove($grade, $way));
             $numbers[] = [$way, $value, $step->by];
         }
-        $at = static function (float $t) use ($grade, $look, $numbers, $tables): ?Grade {
+
+        return ['numbers' => $numbers, 'ends' => [min(0.0, $from), max(0.0, $to)], 'first' => $first];
+    }
+
+    /**
+     * @param array{moves: list<array<string, mixed>>}                                   $look
+     * @param list<array{list<array{non-empty-list<string>, float, float}>, float}> $gone numbers that go together, and how far they are
+     */
+    private static function moved(Grade $grade, array $look, array $gone, Tables $tables): ?Grade
+    {
+        $ways = [];
+        foreach ($gone as [$numbers, $t]) {
             foreach ($numbers as [$way, $value, $by]) {
                 /** @var array{moves: list<array<string, mixed>>} $look */
                 $look = self::put($look, $way, $value + $t * $by);
+                $ways[] = $way;
             }
+        }
 
-            return self::grade($grade, $look, array_column($numbers, 0), $tables);
-        };
-
-        return new GradeLine($grade, $at, self::end($at, min(0.0, $from)), self::end($at, max(0.0, $to)), $first);
+        return self::grade($grade, $look, $ways, $tables);
     }
 
     /**

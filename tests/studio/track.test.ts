@@ -4,7 +4,7 @@ import { DraftReader, Track, type Draft } from '../../studio/src/gl/Track';
 import type { Look } from '../../studio/src/model/looks';
 
 const NODES = 4 * 2 ** 3;
-const draft = (place: number, level: number, size = 2): Draft => ({ place, size, words: new Uint16Array(4 * size ** 3).fill(Math.round(level * 65535)) });
+const draft = (place: number, level: number, size = 2, aside = 0): Draft => ({ place, aside, size, words: new Uint16Array(4 * size ** 3).fill(Math.round(level * 65535)) });
 const look = (hue: number, more: object = {}): Look => ({ tovrinLook: 1, name: '', moves: [{ id: 'm1', kind: 'shift', params: { hue, ...more } }] }) as unknown as Look;
 const NO_PLANES: DraftPlanes = { planes: [], watched: null };
 
@@ -36,17 +36,18 @@ describe('Track', () => {
 
 describe('DraftReader', () => {
   it('finds drafts in pieces of any length', () => {
-    const bytes = [draft(-1.5, 0.25), draft(7, 1)].flatMap(({ place, size, words }) => {
-      const head = new DataView(new ArrayBuffer(16));
+    const bytes = [draft(-1.5, 0.25, 2, 4), draft(7, 1)].flatMap(({ place, aside, size, words }) => {
+      const head = new DataView(new ArrayBuffer(24));
       head.setFloat64(0, place, true);
-      head.setUint32(8, size, true);
-      head.setUint32(12, 1, true);
+      head.setFloat64(8, aside, true);
+      head.setUint32(16, size, true);
+      head.setUint32(20, 1, true);
       return [...new Uint8Array(head.buffer), ...new Uint8Array(words.buffer)];
     });
     const reader = new DraftReader();
     const found: Draft[] = [];
     for (let at = 0; at < bytes.length; at += 37) found.push(...reader.take(new Uint8Array(bytes.slice(at, at + 37))));
-    expect(found.map(({ place, size }) => [place, size])).toEqual([[-1.5, 2], [7, 2]]);
+    expect(found.map(({ place, aside, size }) => [place, aside, size])).toEqual([[-1.5, 4, 2], [7, 0, 2]]);
     expect(found[0]?.words[5]).toBe(Math.round(0.25 * 65535));
   });
 });
@@ -54,10 +55,10 @@ describe('DraftReader', () => {
 describe('LineFollower', () => {
   /** A follower, what it shows, and the questions that it asks. */
   function follower() {
-    const asked: { steps: unknown; take: (draft: Draft) => void; end: () => void; signal: AbortSignal }[] = [];
+    const asked: { steps: unknown; aside: unknown; take: (draft: Draft) => void; end: () => void; signal: AbortSignal }[] = [];
     const ask: AskTrack = (line, _watch, take, signal) =>
       new Promise((end) => {
-        asked.push({ steps: line.steps, take: (one) => { take(one, NO_PLANES); }, end, signal });
+        asked.push({ steps: line.steps, aside: line.aside, take: (one) => { take(one, NO_PLANES); }, end, signal });
       });
     const shown: Followed[] = [];
     const failed = vi.fn();
@@ -126,9 +127,47 @@ describe('LineFollower', () => {
 
   it('asks for no more than two lines of a drag that bends', () => {
     const { follow, asked } = follower();
-    for (const [hue, saturation] of [[8, 8], [9, 12], [10, 20], [11, 40]] as const) follow(look(hue, { saturation }));
+    for (const [hue, saturation, lightness] of [[8, 8, 8], [9, 12, 30], [10, 20, 60], [11, 40, 90]] as const) follow(look(hue, { saturation, lightness }));
     expect(asked).toHaveLength(2);
-    expect(follow(look(12, { saturation: 60 }))).toBe(false);
+    expect(follow(look(12, { saturation: 60, lightness: 95 }))).toBe(false);
+  });
+
+  it('asks for a field when a drag leaves its line, and answers every step in it', () => {
+    const { follow, asked, shown } = follower();
+    follow(look(1));
+    expect(follow(look(2, { saturation: 3 }))).toBe(true);
+    expect(asked.map(({ steps, aside }) => [steps, aside])).toEqual([
+      [[{ path: '/moves/0/params/hue', by: 1 }], []],
+      [[{ path: '/moves/0/params/hue', by: 1 }], [{ path: '/moves/0/params/saturation', by: 1 }]],
+    ]);
+    expect(asked[0]?.signal.aborted).toBe(true);
+    for (const [x, y, level] of [[0, 0, 0], [8, 0, 0.4], [0, 8, 0.4], [8, 8, 1]] as const) asked[1]?.take(draft(x, level, 2, y));
+    for (const [hue, saturation] of [[6, 7], [10, 11], [4, 5]] as const) expect(follow(look(hue, { saturation }))).toBe(true);
+    expect(asked).toHaveLength(2);
+    expect(shown.slice(-2).map(({ nodes, askedAt }) => [nodes[0]?.toFixed(3), askedAt])).toEqual([['1.000', 4], ['0.213', 5]]);
+  });
+
+  it('asks anew around a hand that has gone far, and shows what it has until that has come', async () => {
+    const { follow, asked, shown } = follower();
+    follow(look(1));
+    follow(look(2, { saturation: 3 }));
+    for (const x of [-100, 0, 10, 100]) for (const y of [-100, 0, 10, 100]) asked[1]?.take(draft(x, 0.5, 2, y));
+    asked[1]?.end();
+    await Promise.resolve();
+    follow(look(11, { saturation: 12 }));
+    expect(asked).toHaveLength(2);
+    follow(look(62, { saturation: 12 }));
+    expect(asked).toHaveLength(3);
+    expect(shown.at(-1)?.nodes[0], 'of the field before').toBeCloseTo(0.5, 3);
+    expect(shown.at(-1)?.askedAt).not.toBeNull();
+    asked[2]?.take(draft(0, 0.9));
+    follow(look(62, { saturation: 13 }));
+    expect(shown.at(-1)?.nodes[0], 'the new one has nothing around it').toBeCloseTo(0.5, 3);
+    asked[2]?.take(draft(0, 0.9, 2, 2));
+    asked[2]?.take(draft(4, 0.9));
+    asked[2]?.take(draft(4, 0.9, 2, 2));
+    follow(look(63, { saturation: 13 }));
+    expect(shown.at(-1)?.nodes[0]).toBeCloseTo(0.9, 3);
   });
 
   it('gives back what it cannot show', async () => {

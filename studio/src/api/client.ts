@@ -7,7 +7,7 @@ import { planesIn, type PlaneLevels } from '../gl/planes';
 import { DraftReader, type Draft } from '../gl/Track';
 import { watchParts } from '../model/findings';
 import type { Kept } from '../model/grading';
-import type { LookLine } from '../model/lookLine';
+import type { Step as LookStep } from '../model/lookLine';
 
 type Schemas = components['schemas'];
 export type Photo = Schemas['PhotoView'];
@@ -161,9 +161,9 @@ export const api = {
     const { data, response } = await sent(client.POST('/api/cube', { params: { query: { draft: lattice <= DRAFT_MOST } }, body: { look, lattice, watch, photo, check }, parseAs: 'arrayBuffer' }));
     return { nodes: data ?? new ArrayBuffer(), planes: JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[] };
   },
-  /** Drafts along a line, as they come. */
-  track: async (line: LookLine, watch: string | null, take: (draft: Draft, planes: PlaneLevels[]) => void, signal: AbortSignal) => {
-    const { data, response } = await sent(client.POST('/api/cube/track', { body: { look: line.look, steps: line.steps, watch }, parseAs: 'stream', signal }));
+  /** Drafts along a line or all over a field, as they come. */
+  track: async ({ look, steps, aside }: { look: Look; steps: LookStep[]; aside: LookStep[] }, watch: string | null, take: (draft: Draft, planes: PlaneLevels[]) => void, signal: AbortSignal) => {
+    const { data, response } = await sent(client.POST('/api/cube/track', { body: { look, steps, aside, watch }, parseAs: 'stream', signal }));
     const planes = JSON.parse(response.headers.get('Tovrin-Planes') ?? '[]') as PlaneLevels[];
     const [reader, drafts] = [data?.getReader(), new DraftReader()];
     for (let piece = await reader?.read(); piece?.value; piece = await reader?.read()) for (const draft of drafts.take(piece.value)) take(draft, planes);

@@ -1,6 +1,8 @@
-/** A compiled grade at one place of a line; see Track of the server. */
+/** A compiled grade at one place of a line, or of a field that two lines span; see Track and Field of the server. */
 export interface Draft {
   place: number;
+  /** On the second line of a field; 0 where there is none. */
+  aside: number;
   /** Nodes along each axis. */
   size: number;
   /** One cube or several, each size³ × (red, green, blue, weight), red fastest; 65535 is 1. */
@@ -14,8 +16,8 @@ export interface Between {
   exact: boolean;
 }
 
-const HEAD = 16;
-const MOST_WORD = 65535;
+const HEAD = 24;
+export const MOST_WORD = 65535;
 
 /** Drafts along a line as they come, and what lies between them. */
 export class Track {
@@ -67,10 +69,10 @@ export class DraftReader {
     const drafts: Draft[] = [];
     let at = 0;
     while (bytes.length - at >= HEAD) {
-      const [place, size, cubes] = [view.getFloat64(at, true), view.getUint32(at + 8, true), view.getUint32(at + 12, true)];
+      const [place, aside, size, cubes] = [view.getFloat64(at, true), view.getFloat64(at + 8, true), view.getUint32(at + 16, true), view.getUint32(at + 20, true)];
       const end = at + HEAD + 8 * size ** 3 * cubes;
       if (end > bytes.length) break;
-      drafts.push({ place, size, words: new Uint16Array(bytes.slice(at + HEAD, end).buffer) });
+      drafts.push({ place, aside, size, words: new Uint16Array(bytes.slice(at + HEAD, end).buffer) });
       at = end;
     }
     this.rest = bytes.slice(at);

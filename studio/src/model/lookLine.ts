@@ -1,6 +1,6 @@
 import type { Look } from './looks';
 
-interface Change {
+export interface Change {
   path: string;
   /** Undefined where it was at rest, which a look need not say. */
   from: number | undefined;
@@ -16,7 +16,7 @@ export interface Step {
 /** More numbers than that are no drag of a control. */
 const MOST = 32;
 /** As far off as sums of floats are. */
-const HAIR = 1e-6;
+export const HAIR = 1e-6;
 /** Of several numbers that go in a proportion, the largest has to have gone so far before rounding no longer hides which. */
 const TELLING = 4;
 /** Half of what such numbers are rounded to, twice: here and where the line was told from; and part of the way that it may be off by. */
@@ -72,7 +72,7 @@ export class LookLine {
 }
 
 /** The numbers in which two values differ; null when they differ in anything else. */
-function numberChanges(before: unknown, now: unknown, path = ''): Change[] | null {
+export function numberChanges(before: unknown, now: unknown, path = ''): Change[] | null {
   if (before === now) return [];
   if (typeof now === 'number') return typeof before === 'number' || before === undefined ? [{ path, from: before, to: now }] : null;
   if (typeof now !== 'object' || now === null || (before !== undefined && (typeof before !== 'object' || before === null))) return null;

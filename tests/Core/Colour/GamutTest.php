@@ -7,6 +7,8 @@ namespace Tovrin\Tests\Core\Colour;
 use PHPUnit\Framework\TestCase;
 use Tovrin\Core\Colour\ColourBlock;
 use Tovrin\Core\Colour\Gamut;
+use Tovrin\Core\Colour\LinearSrgb;
+use Tovrin\Core\Colour\OkLab;
 use Tovrin\Core\Colour\OkLch;
 use Tovrin\Core\Colour\Srgb;
 use Tovrin\Tests\Outside;
@@ -34,6 +36,18 @@ final class GamutTest extends TestCase
             // As strong as can be: one per cent more would be outside.
             $more = ColourBlock::one(OkLch::class, $light, $got->b[$i] * 1.01, $hue)->in(Srgb::class)->at(0);
             self::assertTrue(min($more) < 0.0 || max($more) > 1.0, "hue $hue could be stronger");
+        }
+    }
+
+    /** A hue of blue leaves sRGB, comes back into it and leaves it again: what counts is where it leaves first. */
+    public function testWhereTheGamutIsHollowTheFirstEdgeCounts(): void
+    {
+        $wanted = ColourBlock::one(OkLab::class, 0.224, -0.043, -0.417);
+        $got = Gamut::intoSrgb($wanted)->in(OkLab::class);
+        $kept = $got->c[0] / -0.417;
+        for ($share = 0.0; $share < 0.999; $share += 0.02) {
+            $less = ColourBlock::one(OkLab::class, 0.224, -0.043 * $kept * $share, -0.417 * $kept * $share)->in(LinearSrgb::class)->at(0);
+            self::assertTrue(min($less) > -1e-6 && max($less) < 1.0 + 1e-6, "inside at $share of it");
         }
     }
 

@@ -1,0 +1,63 @@
+import type { LookField } from '../model/lookField';
+import type { LookLine, Step } from '../model/lookLine';
+import type { Look } from '../model/looks';
+import { Field } from './Field';
+import { Track, type Between, type Draft } from './Track';
+
+/** Where a look can go while a control is dragged: along a line, or all over a field. */
+export interface Way {
+  look: Look;
+  steps: Step[];
+  /** Those of the second degree of freedom; none for a line. */
+  aside: Step[];
+  /** The same for all that change the same settings. */
+  settings: string;
+}
+
+/** The drafts of such a way, and a place on it. */
+export interface Course {
+  readonly way: Way;
+  add: (draft: Draft) => void;
+  /** Goes to where a look lies; false when it lies elsewhere. */
+  go: (look: Look) => boolean;
+  /** What is there; null while there is nothing. */
+  here: () => Between | null;
+  /** Whether one is so far from the middle that drafts lie too far apart, once all have come. */
+  isFar: () => boolean;
+}
+
+export function alongLine(line: LookLine): Course {
+  const track = new Track();
+  let place = 0;
+  return {
+    way: { look: line.look, steps: line.steps, aside: [], settings: line.settings },
+    add: (draft) => {
+      track.add(draft);
+    },
+    go: (look) => {
+      const found = line.placeOf(look);
+      place = found ?? place;
+      return found !== null;
+    },
+    here: () => track.at(place),
+    isFar: () => false,
+  };
+}
+
+export function overField(field: LookField): Course {
+  const drafts = new Field();
+  let place: [number, number] = [0, 0];
+  return {
+    way: { look: field.look, steps: field.steps, aside: field.aside, settings: field.settings },
+    add: (draft) => {
+      drafts.add(draft);
+    },
+    go: (look) => {
+      const found = field.placeOf(look);
+      place = found ?? place;
+      return found !== null;
+    },
+    here: () => drafts.at(place),
+    isFar: () => drafts.isFar(place),
+  };
+}
