@@ -16,10 +16,10 @@ final class Field
     /** Milliseconds that one draft may take before a coarser lattice is taken: there are many of them. */
     private const SLOW = 9.0;
     /** Parts of the way to the ends that are looked at first, and the part that lines are drawn closer in. */
-    private const LADDER = [1 / 16, 1 / 4, 1.0];
-    private const NEAR = 1 / 4;
+    private const LADDER = [1 / 24, 1 / 6, 1.0];
+    private const NEAR = 1 / 6;
     /** Drafts at the most, and the least part of the way between two lines. */
-    private const MOST = 169;
+    private const MOST = 256;
     private const CLOSEST = 1 / 256;
     /** Seconds that lines are drawn closer for: then what is there has to do. */
     private const ENOUGH = 1.0;
@@ -128,21 +128,25 @@ final class Field
         return $best;
     }
 
-    /** @return list<float> the lines of an axis that lie near the hand, rising */
+    /** @return non-empty-list<float> the lines of an axis that lie near the hand, rising */
     private function near(int $axis): array
     {
         [$from, $to] = 0 === $axis ? $this->field->along : $this->field->aside;
+        $near = array_values(array_filter($this->lines[$axis], static fn (float $place): bool => $place >= self::NEAR * $from && $place <= self::NEAR * $to));
 
-        return array_values(array_filter($this->lines[$axis], static fn (float $place): bool => $place >= self::NEAR * $from && $place <= self::NEAR * $to));
+        return [] === $near ? [0.0] : $near;
     }
 
     /** @return array<int, float> how far what is on each near line of an axis is off the straight line between its neighbours, at most; 0 for the outermost */
     private function errors(int $axis): array
     {
         $lines = $this->near($axis);
+        $others = $this->near(1 - $axis);
+        // Where the hand is, and as far as it may go.
+        $some = array_unique([min($others), 0.0, max($others)]);
         $errors = array_fill(0, \count($lines), 0.0);
         for ($k = 1; $k < \count($lines) - 1; ++$k) {
-            foreach ($this->near(1 - $axis) as $other) {
+            foreach ($some as $other) {
                 $on = fn (float $place): ?array => 0 === $axis ? $this->known[self::key($place)][self::key($other)] ?? null : $this->known[self::key($other)][self::key($place)] ?? null;
                 [$low, $middle, $high] = [$on($lines[$k - 1]), $on($lines[$k]), $on($lines[$k + 1])];
                 if (null !== $low && null !== $middle && null !== $high) {

@@ -30,6 +30,22 @@ final class TrackApiTest extends ApiTestCase
         }
     }
 
+    public function testAFieldOfTwoSettingsHasDraftsAside(): void
+    {
+        $look = Looks::json(['kind' => 'curves', 'params' => ['all' => [[0, 0], [100, 120], [255, 255]]]]);
+        $point = '/moves/0/params/all/1/';
+        $answer = $this->call('POST', '/api/cube/track', \sprintf('{"look":%s,"steps":[{"path":"%s0","by":1}],"aside":[{"path":"%s1","by":1}]}', $look, $point, $point));
+        self::assertInstanceOf(StreamedResponse::class, $answer);
+        $drafts = $this->drafts($answer);
+        self::assertSame([0.0, 0.0], [$drafts[0][0], $drafts[0][4]]);
+        $within = array_values(array_filter($drafts, static fn (array $draft): bool => $draft[0] > 0.0 && $draft[4] < 0.0));
+        self::assertNotSame([], $within);
+        [$along, $size, , $words, $aside] = $within[0];
+        $exact = Compiler::compile(LookJson::read(Looks::json(['kind' => 'curves', 'params' => ['all' => [[0, 0], [100 + $along, 120 + $aside], [255, 255]]]])), $size);
+        $node = intdiv($size ** 3, 2);
+        self::assertEqualsWithDelta([$exact->red[$node], $exact->green[$node], $exact->blue[$node]], array_map(static fn (int $word): float => $word / 65535, \array_slice($words, 4 * $node, 3)), 1e-5);
+    }
+
     public function testPlanesAreNamedAndTheirCubesComeTogether(): void
     {
         $answer = $this->track(Looks::json(['kind' => 'shift', 'params' => ['hue' => 50], 'area' => self::AREA]), 'm1');
@@ -54,20 +70,20 @@ final class TrackApiTest extends ApiTestCase
         return $answer;
     }
 
-    /** @return list<array{float, int, int, list<int>}> at least one: place, nodes along each axis, number of cubes, and their words */
+    /** @return list<array{float, int, int, list<int>, float}> at least one: place, nodes along each axis, number of cubes, their words, and the place aside */
     private function drafts(StreamedResponse $answer): array
     {
         ob_start();
         $answer->sendContent();
         $bytes = (string) ob_get_clean();
         $drafts = [];
-        for ($at = 0; $at < \strlen($bytes); $at += 16 + 8 * $size ** 3 * $cubes) {
-            /** @var array{place: float, size: int, cubes: int} $head */
-            $head = unpack('eplace/V1size/V1cubes', $bytes, $at);
-            ['place' => $place, 'size' => $size, 'cubes' => $cubes] = $head;
+        for ($at = 0; $at < \strlen($bytes); $at += 24 + 8 * $size ** 3 * $cubes) {
+            /** @var array{place: float, aside: float, size: int, cubes: int} $head */
+            $head = unpack('eplace/easide/V1size/V1cubes', $bytes, $at);
+            ['place' => $place, 'aside' => $aside, 'size' => $size, 'cubes' => $cubes] = $head;
             /** @var array<int> $words */
-            $words = unpack('v*', substr($bytes, $at + 16, 8 * $size ** 3 * $cubes));
-            $drafts[] = [$place, $size, $cubes, array_values($words)];
+            $words = unpack('v*', substr($bytes, $at + 24, 8 * $size ** 3 * $cubes));
+            $drafts[] = [$place, $size, $cubes, array_values($words), $aside];
         }
         self::assertNotSame([], $drafts);
 

@@ -1,7 +1,7 @@
 import { MOST_WORD, type Between, type Draft } from './Track';
 
 /** Part of the way to the ends within which the server draws lines closer; see its Field. */
-const NEAR = 0.25;
+const NEAR = 1 / 6;
 
 /** Where lines are, rising. */
 interface Lines {

@@ -74,7 +74,7 @@ final class TrackTest extends TestCase
             $place = $line->from + ($line->to - $line->from) * ($i + \M_1_PI) / self::PLACES;
             $grade = ($line->at)($place);
             if (null !== $grade) {
-                array_push($off, ...self::apart(self::between($drafts, $place), Compiler::compile($grade, self::SIZE)));
+                array_push($off, ...Cubes::apart(self::between($drafts, $place), Compiler::compile($grade, self::SIZE)));
             }
         }
         sort($off);
@@ -167,20 +167,7 @@ final class TrackTest extends TestCase
             return ($low ?? $high)[1] ?? self::fail('there are no drafts');
         }
         $share = ($place - $low[0]) / ($high[0] - $low[0]);
-        $mixed = [];
-        foreach ([[$low[1]->red, $high[1]->red], [$low[1]->green, $high[1]->green], [$low[1]->blue, $high[1]->blue]] as [$a, $b]) {
-            $mixed[] = array_map(static fn (int $i): float => $a[$i] + $share * ($b[$i] - $a[$i]), array_keys($a));
-        }
 
-        return new Cube(self::SIZE, ...$mixed);
-    }
-
-    /** @return list<float> by how much nodes differ, the channel that differs most */
-    private static function apart(Cube $one, Cube $other): array
-    {
-        return array_map(
-            static fn (int $i): float => max(abs($one->red[$i] - $other->red[$i]), abs($one->green[$i] - $other->green[$i]), abs($one->blue[$i] - $other->blue[$i])),
-            array_keys($one->red),
-        );
+        return Cubes::mixed($low[1], $high[1], $share);
     }
 }
