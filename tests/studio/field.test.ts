@@ -41,7 +41,7 @@ describe('Field', () => {
     const field = new Field();
     expect(field.isFar([0, 0])).toBe(false);
     for (const x of [-80, 0, 40]) for (const y of [0, 20]) field.add(draft(x, y, 0));
-    expect([field.isFar([-19, 0]), field.isFar([-21, 0]), field.isFar([9, 4]), field.isFar([0, 6])]).toEqual([false, true, false, true]);
+    expect([field.isFar([-13, 0]), field.isFar([-14, 0]), field.isFar([6, 3]), field.isFar([0, 4])]).toEqual([false, true, false, true]);
     expect(field.isFar([0, -1]), 'where the field ends').toBe(true);
   });
 });

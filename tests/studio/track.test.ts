@@ -156,17 +156,19 @@ describe('LineFollower', () => {
     await Promise.resolve();
     follow(look(11, { saturation: 12 }));
     expect(asked).toHaveLength(2);
-    follow(look(62, { saturation: 12 }));
+    // Also where one of the two is what it was at rest.
+    follow(look(62, { saturation: 0 }));
     expect(asked).toHaveLength(3);
+    expect(asked[2]?.aside).toEqual([{ path: '/moves/0/params/saturation', by: 1 }]);
     expect(shown.at(-1)?.nodes[0], 'of the field before').toBeCloseTo(0.5, 3);
     expect(shown.at(-1)?.askedAt).not.toBeNull();
     asked[2]?.take(draft(0, 0.9));
-    follow(look(62, { saturation: 13 }));
+    follow(look(62, { saturation: 1 }));
     expect(shown.at(-1)?.nodes[0], 'the new one has nothing around it').toBeCloseTo(0.5, 3);
     asked[2]?.take(draft(0, 0.9, 2, 2));
     asked[2]?.take(draft(4, 0.9));
     asked[2]?.take(draft(4, 0.9, 2, 2));
-    follow(look(63, { saturation: 13 }));
+    follow(look(63, { saturation: 1 }));
     expect(shown.at(-1)?.nodes[0]).toBeCloseTo(0.9, 3);
   });
 

@@ -88,7 +88,7 @@ export class LineFollower {
 
   /** @param left the field that the hand has left */
   private begin({ look, watch }: Wish, left: Underway | null = null): boolean {
-    const course = this.courseTo(look, left);
+    const course = left ? left.course.around(look) : this.courseTo(look);
     const settings = course?.way.settings ?? '';
     const times = this.asked.get(settings) ?? 0;
     if (!course || times >= (left ? FIELDS_MOST : ASKED_MOST)) return false;
@@ -120,9 +120,9 @@ export class LineFollower {
   }
 
   /** A control may have two degrees of freedom once what it does has left a line. */
-  private courseTo(look: Look, left: Underway | null): Course | null {
+  private courseTo(look: Look): Course | null {
     if (!this.resting) return null;
-    if (left || this.asked.size > 0) {
+    if (this.asked.size > 0) {
       const field = LookField.through(this.resting, look);
       if (field) return overField(field);
     }

@@ -24,6 +24,8 @@ export interface Course {
   here: () => Between | null;
   /** Whether one is so far from the middle that drafts lie too far apart, once all have come. */
   isFar: () => boolean;
+  /** The same with a look in the middle; null where that would be no better. */
+  around: (look: Look) => Course | null;
 }
 
 export function alongLine(line: LookLine): Course {
@@ -41,6 +43,7 @@ export function alongLine(line: LookLine): Course {
     },
     here: () => track.at(place),
     isFar: () => false,
+    around: () => null,
   };
 }
 
@@ -59,5 +62,9 @@ export function overField(field: LookField): Course {
     },
     here: () => drafts.at(place),
     isFar: () => drafts.isFar(place),
+    around: (look) => {
+      const other = field.around(look);
+      return other && overField(other);
+    },
   };
 }

@@ -25,6 +25,14 @@ export class LookField {
     return one && other && groups.length === 2 ? new LookField(now, [one.numbers, other.numbers]) : null;
   }
 
+  /** The same field with another of its looks at 0, 0; null for one that does not lie in it. */
+  around(look: Look): LookField | null {
+    const place = this.placeOf(look);
+    if (!place) return null;
+    const moved = (group: Together, by: number) => group.map(({ path, at }) => ({ path, at: at + by }));
+    return new LookField(look, [moved(this.groups[0], place[0]), moved(this.groups[1], place[1])]);
+  }
+
   get steps(): Step[] {
     return this.groups[0].map(({ path }) => ({ path, by: 1 }));
   }
