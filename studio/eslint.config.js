@@ -15,4 +15,13 @@ export default tseslint.config(
       '@typescript-eslint/no-explicit-any': 'error',
     },
   },
+  {
+    files: ['src/**/*.tsx', 'src/**/use*.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: ':not(ExpressionStatement, ForStatement) > UpdateExpression > MemberExpression.argument', message: "React's compiler takes the value after the step for the one before it. Count in a statement of its own." },
+      ],
+    },
+  },
 );

@@ -158,7 +158,8 @@ function Breadth({ reach, onChange, onFailure }: { reach: Reach; onChange: Props
   const asked = useRef(0);
   const steps = useSliderSteps(0, (next, keep) => {
     start.current ??= reach;
-    const order = ++asked.current;
+    asked.current += 1;
+    const order = asked.current;
     const from = start.current;
     if (keep) start.current = null;
     if (next === 0 && !keep) {

@@ -42,7 +42,8 @@ export function useSliderSteps(kept: number, onChange: (value: number, keep: boo
   const show = (value: number, event: Event) => {
     if (abandoned.current) return;
     if (event.type !== 'keydown' && event.type !== 'change') {
-      if (moves.current++ === 0) {
+      moves.current += 1;
+      if (moves.current === 1) {
         beginDrag(() => {
           abandoned.current = true;
           setLive(null);
