@@ -65,6 +65,54 @@ for (const comes of [true, false]) {
   });
 }
 
+test('a point of a curve that is dragged both ways is followed by drafts that were asked for at once', async ({ page }) => {
+  const studio = new Studio(page);
+  await studio.openWith(PHOTOS.planters, [{ id: 'c', kind: 'curves', params: { all: [[0, 0], [110, 60], [255, 255]] } }]);
+  const { revision } = await studio.kept(PHOTOS.planters);
+  await studio.view('Source');
+  const source = await studio.pixels();
+  await studio.view('Result');
+  await studio.settled();
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    asked.push(new URL(request.url()).pathname + new URL(request.url()).search);
+  });
+  // Only drafts are seen: what is exact does not come until the hand has let go.
+  let letExactCome = () => {};
+  const comes = new Promise<void>((done) => {
+    letExactCome = done;
+  });
+  await page.route('**/api/cube?draft=false', async (route) => {
+    await comes;
+    await route.continue();
+  });
+  const painted = () => page.evaluate(() => performance.getEntriesByName('tovrin:input-to-frame').length);
+  const box = await page.getByRole('slider', { name: 'Tone curve, point 2' }).boundingBox();
+  if (!box) throw new Error('There is no point.');
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let step = 1; step <= 12; step++) {
+    const before = await painted();
+    await page.mouse.move(x + step, y - 20 * Math.sin(step / 6));
+    await expect.poll(painted, { intervals: [10] }).toBeGreaterThan(before);
+  }
+  const drafts = await studio.pixels();
+  expect(asked.filter((url) => url === '/api/cube/track').length).toBeLessThanOrEqual(3);
+  expect(asked.filter((url) => url === '/api/cube?draft=true')).toEqual([]);
+  await page.mouse.up();
+  letExactCome();
+  await expect.poll(async () => (await studio.kept(PHOTOS.planters)).revision).toBeGreaterThan(revision);
+  await studio.settled();
+  const { look } = await studio.kept(PHOTOS.planters);
+  const points = spread(source, 900).filter(([px, py]) => distance(at(source, px, py), [77, 77, 77]) > 0);
+  const wanted = exact(look, points.map(([px, py]) => at(source, px, py)));
+  const off = (picture: typeof drafts, by: number) => points.filter(([px, py], i) => distance(at(picture, px, py), wanted[i] as Rgb) > by).length / points.length;
+  expect(off(source, 6), 'it changes the photo').toBeGreaterThan(0.5);
+  expect(off(drafts, 6), 'share of pixels of the draft more than 6/255 off').toBeLessThan(0.03);
+  expect(off(await studio.pixels(), 2)).toBeLessThan(0.01);
+});
+
 test('the photo as it was, while B is held', async ({ page }) => {
   const studio = new Studio(page);
   await studio.open(PHOTOS.bowl);
