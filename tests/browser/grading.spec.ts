@@ -1,4 +1,5 @@
 import { expect, test } from './served';
+import type { PNG } from 'pngjs';
 import { at, differing, distance, exact, row, rows, spread, PHOTOS, type Rgb, Studio } from './studio';
 
 test('dragging a slider changes the photo many times, and settles on what is exact', async ({ page }) => {
@@ -65,6 +66,20 @@ for (const comes of [true, false]) {
   });
 }
 
+const SQUARE = 16;
+
+/** Mean colours of the squares of a picture, row by row. */
+function squares(picture: PNG): Rgb[] {
+  const means: Rgb[] = [];
+  for (let top = 0; top + SQUARE <= picture.height; top += SQUARE)
+    for (let left = 0; left + SQUARE <= picture.width; left += SQUARE) {
+      const sum: Rgb = [0, 0, 0];
+      for (let i = 0; i < SQUARE ** 2; i++) at(picture, left + (i % SQUARE), top + Math.floor(i / SQUARE)).forEach((value, channel) => { sum[channel as 0 | 1 | 2] += value / SQUARE ** 2; });
+      means.push(sum);
+    }
+  return means;
+}
+
 test('a point of a curve that is dragged both ways is followed by drafts that were asked for at once', async ({ page }) => {
   const studio = new Studio(page);
   await studio.openWith(PHOTOS.planters, [{ id: 'c', kind: 'curves', params: { all: [[0, 0], [110, 60], [255, 255]] } }]);
@@ -109,8 +124,12 @@ test('a point of a curve that is dragged both ways is followed by drafts that we
   const wanted = exact(look, points.map(([px, py]) => at(source, px, py)));
   const off = (picture: typeof drafts, by: number) => points.filter(([px, py], i) => distance(at(picture, px, py), wanted[i] as Rgb) > by).length / points.length;
   expect(off(source, 6), 'it changes the photo').toBeGreaterThan(0.5);
-  expect(off(drafts, 6), 'share of pixels of the draft more than 6/255 off').toBeLessThan(0.03);
-  expect(off(await studio.pixels(), 2)).toBeLessThan(0.01);
+  const settled = await studio.pixels();
+  expect(off(settled, 2)).toBeLessThan(0.01);
+  // A slow machine draws drafts with fewer pixels: what squares of them are on average counts.
+  const [drafted, finished] = [squares(drafts), squares(settled)];
+  const apart = drafted.filter((mean, i) => distance(mean, finished[i] ?? [0, 0, 0]) > 3).length / drafted.length;
+  expect(apart, 'share of the draft more than 3/255 off').toBeLessThan(0.03);
 });
 
 test('the photo as it was, while B is held', async ({ page }) => {

@@ -66,8 +66,10 @@ export class RenderLoop {
       canvas.height = height;
     }
     const scale = this.following ? this.scale : 1;
-    this.renderer.frame({ width: Math.round(width * scale), height: Math.round(height * scale) }, () => {
-      this.drawScene(scene, scale);
+    const frame = { width: Math.round(width * scale), height: Math.round(height * scale) };
+    this.renderer.frame(frame, () => {
+      // Each way by what rounding left, so that nothing moves when the hand comes to rest.
+      this.drawScene(scene, frame.width / width, frame.height / height);
     });
     if (this.following) this.keepPace();
     if (this.answering > 0) {
@@ -77,17 +79,17 @@ export class RenderLoop {
     }
   };
 
-  private drawScene(scene: Scene, scale: number): void {
+  private drawScene(scene: Scene, across: number, down: number): void {
     const { view } = scene;
     const beside = view === 'beside';
     const shown = view === 'split' || beside ? 'result' : view;
     const pane = paneOf(scene.size, beside ? 2 : 1);
     const place = placeOf(scene.viewport, scene.photo, pane);
-    const at = (left: number) => ({ left: (left + place.left) * scale, top: place.top * scale, width: place.width * scale, height: place.height * scale });
+    const at = (left: number) => ({ left: (left + place.left) * across, top: place.top * down, width: place.width * across, height: place.height * down });
     this.renderer.draw(at(0), beside ? 'source' : shown, view === 'split' ? scene.divide : null, this.surround);
     if (!beside) return;
     const left = lastPaneLeft(scene.size, 2);
-    this.renderer.draw(at(left), shown, null, this.surround, { left: Math.round(left * scale) - 4, top: 0, width: scene.size.width, height: scene.size.height });
+    this.renderer.draw(at(left), shown, null, this.surround, { left: Math.round(left * across) - 4, top: 0, width: scene.size.width, height: scene.size.height });
   }
 
   private keepPace(): void {
