@@ -1,6 +1,6 @@
 // Live preview in Chromium: from the input event to the frame with the new grade, a photo of 24 megapixels, a slider dragged back
-// and forth, or what has two degrees of freedom in circles. Each grade is dragged with a draft asked for at every step, and with drafts for all of the way asked for once. Prints p50 and
-// p95, the questions that a drag asks, and the processor time of the server for each second of it.
+// and forth, or what has two degrees of freedom in circles. Each grade is dragged with a draft asked for at every step, and with
+// drafts for all of the way asked for once. Prints p50 and p95, the questions that a drag asks, and the processor time of the server for each second of it.
 //
 //     node bench/preview.mjs [--delay MILLISECONDS] [BEGINNING OF A GRADE'S NAME]
 import { readFileSync } from 'node:fs';

@@ -29,6 +29,8 @@ final class Field
     /** @var array<int, non-empty-list<float>> where lines are, rising: along (0), and aside (1) */
     private array $lines = [[0.0], [0.0]];
     private bool $wanted = true;
+    /** @var array<string, float> what was found by off() */
+    private array $offs = [];
 
     /** @param \Closure(float, float, non-empty-list<Cube>): bool $take told the place and what is there; false for no more */
     private function __construct(private readonly GradeField $field, private readonly Drafts $drafts, private readonly \Closure $take)
@@ -147,15 +149,20 @@ final class Field
         $errors = array_fill(0, \count($lines), 0.0);
         for ($k = 1; $k < \count($lines) - 1; ++$k) {
             foreach ($some as $other) {
-                $on = fn (float $place): ?array => 0 === $axis ? $this->known[self::key($place)][self::key($other)] ?? null : $this->known[self::key($other)][self::key($place)] ?? null;
-                [$low, $middle, $high] = [$on($lines[$k - 1]), $on($lines[$k]), $on($lines[$k + 1])];
-                if (null !== $low && null !== $middle && null !== $high) {
-                    $errors[$k] = max($errors[$k], Drafts::off($low, $middle, $high, ($lines[$k] - $lines[$k - 1]) / ($lines[$k + 1] - $lines[$k - 1])));
-                }
+                $errors[$k] = max($errors[$k], $this->off($axis, $other, $lines[$k - 1], $lines[$k], $lines[$k + 1]));
             }
         }
 
         return $errors;
+    }
+
+    /** How far a draft is off the straight line between two others of an axis, most of which stay neighbours with a new line. 0 where one of them is missing. */
+    private function off(int $axis, float $other, float $before, float $place, float $after): float
+    {
+        $on = fn (float $place): ?array => 0 === $axis ? $this->known[self::key($place)][self::key($other)] ?? null : $this->known[self::key($other)][self::key($place)] ?? null;
+        [$low, $middle, $high] = [$on($before), $on($place), $on($after)];
+
+        return null === $low || null === $middle || null === $high ? 0.0 : $this->offs["$axis $other $before $place $after"] ??= Drafts::off($low, $middle, $high, ($place - $before) / ($after - $before));
     }
 
     private static function key(float $place): string

@@ -171,7 +171,7 @@ final readonly class Families
 
         return $this->model->tables->known($key.'f'.$family, fn (string $bytes): ?NodeWeights => '' === $bytes ? null : NodeWeights::fromBytes($bytes, $this->model->nodes()), function () use ($key, $family, $write): NodeWeights {
             $nodes = $this->model->nodes();
-            $responsibilities = Responsibilities::of($this->model->scales, $nodes->points());
+            $responsibilities = Responsibilities::kept($this->model, $nodes);
             $fields = [];
             foreach ($this->groups as $number => $components) {
                 $in = array_fill(0, $this->scale()->count(), 0.0);

@@ -29,8 +29,9 @@ export class Field {
     let nearest: Between | null = null;
     for (const { size, drafts, lines } of [...this.bySize].reverse()) {
       const draftAt = (x: number, y: number) => drafts.get(x)?.get(y);
+      const rows = around(lines.aside, aside);
       for (const [left, right] of around(lines.along, along))
-        for (const [low, high] of around(lines.aside, aside)) {
+        for (const [low, high] of rows) {
           const corners = [draftAt(left, low), draftAt(right, low), draftAt(left, high), draftAt(right, high)];
           if (corners.every((corner) => corner !== undefined)) {
             const [u, v] = [share(along, left, right), share(aside, low, high)];

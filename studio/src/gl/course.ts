@@ -29,42 +29,34 @@ export interface Course {
 }
 
 export function alongLine(line: LookLine): Course {
-  const track = new Track();
-  let place = 0;
-  return {
-    way: { look: line.look, steps: line.steps, aside: [], settings: line.settings },
-    add: (draft) => {
-      track.add(draft);
-    },
-    go: (look) => {
-      const found = line.placeOf(look);
-      place = found ?? place;
-      return found !== null;
-    },
-    here: () => track.at(place),
-    isFar: () => false,
-    around: () => null,
-  };
+  const way = { look: line.look, steps: line.steps, aside: [], settings: line.settings };
+  return { ...located(new Track(), 0, (look) => line.placeOf(look)), way, isFar: () => false, around: () => null };
 }
 
 export function overField(field: LookField): Course {
+  const way = { look: field.look, steps: field.steps, aside: field.aside, settings: field.settings };
   const drafts = new Field();
-  let place: [number, number] = [0, 0];
+  const place = located(drafts, [0, 0] as [number, number], (look) => field.placeOf(look));
+  const around = (look: Look) => {
+    const other = field.around(look);
+    return other && overField(other);
+  };
+  return { ...place, way, isFar: () => drafts.isFar(place.now()), around };
+}
+
+/** Drafts, and a place among them that looks lie at. */
+function located<Place>(drafts: { add: (draft: Draft) => void; at: (place: Place) => Between | null }, begin: Place, placeOf: (look: Look) => Place | null) {
+  let place = begin;
   return {
-    way: { look: field.look, steps: field.steps, aside: field.aside, settings: field.settings },
-    add: (draft) => {
+    add: (draft: Draft) => {
       drafts.add(draft);
     },
-    go: (look) => {
-      const found = field.placeOf(look);
+    go: (look: Look) => {
+      const found = placeOf(look);
       place = found ?? place;
       return found !== null;
     },
     here: () => drafts.at(place),
-    isFar: () => drafts.isFar(place),
-    around: (look) => {
-      const other = field.around(look);
-      return other && overField(other);
-    },
+    now: () => place,
   };
 }

@@ -1,6 +1,6 @@
 import type { Look } from './looks';
 
-export interface Change {
+interface Change {
   path: string;
   /** Undefined where it was at rest, which a look need not say. */
   from: number | undefined;

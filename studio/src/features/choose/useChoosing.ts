@@ -2,9 +2,12 @@ import { useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { api, type Photo } from '../../api/client';
 import type { Place, StrokeShape } from '../photo/tools';
 import type { GradeSession } from '../../model/gradeSession';
+import { painted } from '../../gl/painted';
 import { Choosing } from './choosing';
 
 const MOST_POINTS = 500;
+/** A stroke is kept soon, also where its draft does not come. */
+const KEPT_AFTER_MS = 1500;
 
 /** Choosing on one photo. */
 export function useChoosing(photo: Photo, session: GradeSession, select: (id: string) => void, onFailure: (reason: unknown) => void) {
@@ -15,7 +18,13 @@ export function useChoosing(photo: Photo, session: GradeSession, select: (id: st
   const choosing = useMemo(
     () =>
       new Choosing(
-        session,
+        {
+          get state() {
+            return session.state;
+          },
+          edit: session.edit,
+          shown: (change) => Promise.race([session.shown(change).then(painted), new Promise<void>((done) => setTimeout(done, KEPT_AFTER_MS))]),
+        },
         (base, samples, alone) => api.reachFrom(photo.id, base, samples, alone),
         photo.key,
         (id) => {

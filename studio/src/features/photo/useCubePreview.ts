@@ -4,7 +4,6 @@ import type { Look } from '../../model/looks';
 import type { PreviewListener } from '../../model/grading';
 import { CubeFeed, SETTLED_LATTICE } from '../../gl/CubeFeed';
 import type { DraftPlanes } from '../../gl/LineFollower';
-import { painted } from '../../gl/painted';
 import { DRAFT_POINTS, PlaneStore, SETTLED_POINTS, type PlaneLevels } from '../../gl/planes';
 import { watchParts } from '../../model/findings';
 import type { Drawing } from './useRenderer';
@@ -92,7 +91,6 @@ export function useCubePreview(drawing: Drawing | null, photoId: number, look: L
         if (moved === null && text !== null) feed?.settle(JSON.parse(text) as Look, watch);
         setState((before) => ({ ...before, settled: moved === null ? before.settled : null, tried: moved && JSON.stringify(moved) }));
         await shown;
-        await painted();
       }),
     [feed, onPreview, text, watch],
   );
