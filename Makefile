@@ -2,7 +2,7 @@
 SHELL := /bin/bash
 PORT ?= 7310
 
-RUN_PACKAGES  := php-cli php-fpm php-sqlite3 php-mbstring php-xml php-zip nginx-light libnginx-mod-nchan liblcms2-2 libvips42 libraw-bin unzip
+RUN_PACKAGES  := php-cli php-curl php-fpm php-sqlite3 php-mbstring php-xml php-zip nginx-light libnginx-mod-nchan liblcms2-2 libvips42 libraw-bin unzip
 TEST_PACKAGES := php-imagick chromium ffmpeg imagemagick liblcms2-utils python3-sklearn python3-pil icc-profiles-free
 
 CHAOS_PACKAGES := libfaketime

@@ -27,8 +27,11 @@ use Tovrin\App\Grading\SampleSet;
 use Tovrin\App\Library\KeptData;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
+use Tovrin\App\Machines\RemoteWorker;
 use Tovrin\App\Message\FormerNames;
 use Tovrin\App\Process\Journal;
+use Tovrin\App\Process\Stopping;
+use Tovrin\App\Queue\Outbox;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\QueueDsn;
 use Tovrin\App\Queue\Transport;
@@ -39,7 +42,7 @@ use Tovrin\App\Server\Database;
 use Tovrin\App\Server\Housekeeping;
 use Tovrin\App\Server\Storage;
 use Tovrin\App\Server\Worker;
-use Tovrin\App\Server\Workers;
+use Tovrin\App\Workers\WorkerKeys;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\TableShelf;
 
@@ -154,10 +157,10 @@ final class Kernel extends BaseKernel
         // Milliseconds that a grade rests before its small picture is drawn: what is at hand comes first. Tests do not wait.
         $container->parameters()->set('tovrin.draw_after', 'test' === $this->environment ? 0 : 1500);
         $container->extension('framework', ['messenger' => [
-            'transports' => array_combine(array_column(Transport::cases(), 'value'), array_map(static fn (Transport $transport): array => [
-                'dsn' => \sprintf('%%env(room:%s:TOVRIN_QUEUE)%%', $transport->value),
+            'transports' => array_combine(self::rooms(), array_map(static fn (string $room): array => [
+                'dsn' => \sprintf('%%env(room:%s:TOVRIN_QUEUE)%%', $room),
                 'retry_strategy' => ['max_retries' => 3, 'delay' => 1000],
-            ], Transport::cases())),
+            ], self::rooms())) + [Outbox::ROOM => ['dsn' => Outbox::DSN]],
         ]]);
         $container->extension('monolog', ['handlers' => [
             // On a full disk nothing can be written down; that must not hide what has happened.
@@ -173,8 +176,15 @@ final class Kernel extends BaseKernel
         ]]);
         $container->extension('doctrine', [
             'dbal' => [
-                'driver' => 'pdo_sqlite',
-                'path' => '%env(TOVRIN_DATA)%/tovrin.sqlite',
+                'default_connection' => 'default',
+                'connections' => ['default' => [
+                    'driver' => 'pdo_sqlite',
+                    'path' => '%env(TOVRIN_DATA)%/tovrin.sqlite',
+                ]] + array_combine(
+                    array_map(static fn (string $room): string => QueueDsn::CONNECTION.$room, self::rooms()),
+                    // Debian 12's version or a later one, said here so that nobody connects only to ask.
+                    array_fill(0, \count(self::rooms()), ['url' => '%env(queue-server:TOVRIN_QUEUE)%', 'server_version' => '15']),
+                ),
             ],
             'orm' => [
                 'naming_strategy' => 'doctrine.orm.naming_strategy.underscore_number_aware',
@@ -192,7 +202,7 @@ final class Kernel extends BaseKernel
         $services = $container->services();
         $services->defaults()->autowire()->autoconfigure();
         $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Exception,Message,Api/Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
-        foreach ([AheadOfNeed::class, Backup::class, Housekeeping::class, Storage::class, Worker::class, Workers::class] as $service) {
+        foreach ([AheadOfNeed::class, Backup::class, Housekeeping::class, Storage::class, Worker::class] as $service) {
             $services->set($service);
         }
         foreach ([ExportSpec::class, FileNames::class] as $value) {
@@ -203,11 +213,17 @@ final class Kernel extends BaseKernel
         $services->get(TableFiles::class)->public();
         $services->alias(TableShelf::class, TableFiles::class);
         $services->set(Tables::class)->arg('$shelf', service(TableShelf::class))->arg('$kept', service(KeptData::class));
-        $services->get(SqlitePragmas::class)->tag('doctrine.middleware');
+        $services->get(SqlitePragmas::class)->tag('doctrine.middleware', ['connection' => 'default']);
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class] as $entry) {
+        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class, WorkerKeys::class, RemoteWorker::class, Stopping::class, Outbox::class] as $entry) {
             $services->get($entry)->public();
         }
+    }
+
+    /** @return list<string> */
+    private static function rooms(): array
+    {
+        return array_column(Transport::cases(), 'value');
     }
 
     private function configureRoutes(RoutingConfigurator $routes): void

@@ -129,7 +129,7 @@ final readonly class SetWriter
     }
 
     /** @param array<string, true> $digests of tables and masks that looks name */
-    private static function collect(string $json, array &$digests): void
+    public static function collect(string $json, array &$digests): void
     {
         if (preg_match_all('/"(?:table|mask)":"([0-9a-f]{64})"/', $json, $found) > 0) {
             $digests += array_fill_keys($found[1], true);

@@ -31,6 +31,7 @@ final class CommandLine
             new DemoCommand(),
             new ServeCommand(),
             new WorkCommand(),
+            new WorkerKeyCommand(),
             new BackupCommand(),
             new RestoreCommand(),
             new ExportSetCommand(),

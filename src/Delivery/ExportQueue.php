@@ -9,6 +9,7 @@ use Tovrin\App\Entity\ExportJob;
 use Tovrin\App\Imaging\Apply\Exactness;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Message\MakeFile;
+use Tovrin\App\Process\Holder;
 use Tovrin\App\Process\Leases;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Transport;
@@ -23,7 +24,7 @@ final readonly class ExportQueue
     /** So often a file is begun before it is given up. */
     private const ATTEMPTS = 3;
 
-    public function __construct(private Connection $connection, private PhotoStore $store, private Queue $queue)
+    public function __construct(private Connection $connection, private PhotoStore $store, private Queue $queue, private Holder $holder)
     {
     }
 
@@ -60,7 +61,7 @@ final readonly class ExportQueue
     {
         return 1 === $this->connection->executeStatement(
             'UPDATE export_job SET state = ?, stage = ?, worker = ?, seen_at = ?, progress = 0, attempts = attempts + 1 WHERE id = ? AND state = ? AND (SELECT paused FROM delivery WHERE delivery.id = delivery_id) = 0',
-            [ExportJob::RUNNING, 'Starting', Leases::own(), Leases::at(), $job, ExportJob::QUEUED],
+            [ExportJob::RUNNING, 'Starting', $this->holder->name(), Leases::at(), $job, ExportJob::QUEUED],
         );
     }
 
@@ -71,8 +72,8 @@ final readonly class ExportQueue
      */
     public function progress(int $job, string $stage, float $share): bool
     {
-        $this->connection->executeStatement('UPDATE export_job SET stage = ?, progress = ?, seen_at = ? WHERE id = ? AND worker = ?', [$stage, $share, Leases::at(), $job, Leases::own()]);
-        $wanted = $this->connection->fetchOne('SELECT 1 FROM export_job LEFT JOIN photo ON photo.id = photo_id WHERE export_job.id = ? AND worker = ? AND NOT cancel_wanted AND photo.removed_at IS NULL', [$job, Leases::own()]);
+        $this->connection->executeStatement('UPDATE export_job SET stage = ?, progress = ?, seen_at = ? WHERE id = ? AND worker = ?', [$stage, $share, Leases::at(), $job, $this->holder->name()]);
+        $wanted = $this->connection->fetchOne('SELECT 1 FROM export_job LEFT JOIN photo ON photo.id = photo_id WHERE export_job.id = ? AND worker = ? AND NOT cancel_wanted AND photo.removed_at IS NULL', [$job, $this->holder->name()]);
 
         return false !== $wanted;
     }
@@ -80,7 +81,7 @@ final readonly class ExportQueue
     /** Records how near a finished file of this process comes to its grade, and what goes wrong with its colours. */
     public function reached(int $job, Exactness $exactness, string $troubles): void
     {
-        $this->connection->executeStatement('UPDATE export_job SET lattice = ?, mean_error = ?, error99 = ?, troubles = ? WHERE id = ? AND worker = ?', [$exactness->lattice, $exactness->mean, $exactness->percentile99, $troubles, $job, Leases::own()]);
+        $this->connection->executeStatement('UPDATE export_job SET lattice = ?, mean_error = ?, error99 = ?, troubles = ? WHERE id = ? AND worker = ?', [$exactness->lattice, $exactness->mean, $exactness->percentile99, $troubles, $job, $this->holder->name()]);
     }
 
     /** Ends a file of this process. */
@@ -88,7 +89,7 @@ final readonly class ExportQueue
     {
         $ended = $this->connection->executeStatement(
             'UPDATE export_job SET state = ?, stage = ?, worker = NULL, made_at = ?, progress = CASE ? WHEN ? THEN 1 ELSE progress END, error = ? WHERE id = ? AND worker = ?',
-            [$state, ucfirst($state), Leases::at(), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, Leases::own()],
+            [$state, ucfirst($state), Leases::at(), $state, ExportJob::DONE, null === $error ? null : mb_substr($error, 0, 2000), $job, $this->holder->name()],
         );
         $forgotten = 1 !== $ended && false === $this->connection->fetchOne('SELECT 1 FROM export_job WHERE id = ?', [$job]);
         if ($forgotten || (1 === $ended && ExportJob::DONE !== $state)) {

@@ -14,24 +14,20 @@ use Tovrin\App\Exception\Cancelled;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Exception\Refused;
 use Tovrin\App\Files\FileModes;
-use Tovrin\App\Imaging\Apply\Edges\EdgePictures;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Learning\PhotoChecks;
-use Tovrin\App\Learning\PhotoEdges;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Leases;
 use Tovrin\App\Process\Stopping;
-use Tovrin\Core\Format\LookJson;
-use Tovrin\Core\Grade\Grade;
-use Tovrin\Core\Model\Table\Tables;
+use Tovrin\App\Workers\Workers;
 
 /** Makes one finished file, whole or not at all. */
 final readonly class FileMaker
 {
-    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private Tables $tables, private PhotoEdges $edges, private PhotoChecks $checks, private SetWriter $sets, private Photos $photos)
+    public function __construct(private ExportQueue $queue, private PhotoStore $store, private EntityManagerInterface $entities, private LoggerInterface $logger, private Journal $journal, private Stopping $stopping, private AllowedFolder $folder, private Deliveries $deliveries, private PhotoFile $files, private PhotoChecks $checks, private SetWriter $sets, private Photos $photos, private Workers $workers)
     {
     }
 
@@ -50,9 +46,12 @@ final readonly class FileMaker
             return;
         }
         $this->journal->say(\sprintf('File %d: %s', $id, $job->fileName()));
+        $start = hrtime(true);
         try {
             $this->write($job);
             $this->queue->finish($id, ExportJob::DONE);
+            // What a photo takes tells how fast a worker is; an archive does not.
+            $this->workers->did(Leases::own(), null === $job->photo() ? null : (hrtime(true) - $start) / 1e9 / max(1, $job->cost()));
             $this->journal->say(\sprintf('File %d: done', $id));
         } catch (Cancelled) {
             if ($this->stopping->wanted && $this->queue->giveBack($id, Leases::own())) {
@@ -63,6 +62,8 @@ final readonly class FileMaker
             $this->journal->say(\sprintf('File %d: stopped', $id));
         } catch (PictureError|Refused|NotFound $e) {
             $this->queue->finish($id, ExportJob::FAILED, $e->getMessage());
+            // It was not the fault of a worker elsewhere that had failed at it.
+            null === $job->failedBy() || $this->workers->forgive($job->failedBy());
             $this->journal->say(\sprintf('File %d: %s', $id, $e->getMessage()));
         } catch (\Throwable $e) {
             $this->queue->finish($id, ExportJob::FAILED, \sprintf('This is our mistake, not yours: %s. It is written down in the log of the data folder; have the file made again, or report it.', rtrim($e->getMessage(), '.')));
@@ -91,23 +92,30 @@ final readonly class FileMaker
             return;
         }
         $photo = $job->photo() ?? throw new \LogicException('Only an archive has no photo.');
-        $read = LookJson::read($job->look(), $this->tables);
-        // A grade of one photo has no name of its own; in a file it is called after the photo.
-        $grade = $read->named('' === $read->name ? pathinfo($photo->name(), \PATHINFO_FILENAME) : $read->name);
+        $grade = $this->files->grade($photo, $job->look());
         $exactness = null;
-        $make = function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
-            $exactness = Rendering::file($this->store->original($photo->storeKey()), $photo->name(), $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress, fn (): EdgePictures => $this->edges->of($photo, $grade));
-        };
+        $this->put($job, function (string $part) use ($photo, $grade, $job, $progress, &$exactness): void {
+            $exactness = $this->files->write($photo, $grade, ExportSpec::read($job->format(), $job->output()), $part, $progress);
+        });
+        if (null !== $exactness) {
+            $this->queue->reached($job->id(), $exactness, $this->checks->words($photo, $grade));
+        }
+    }
+
+    /**
+     * Puts the file of a photo where it goes.
+     *
+     * @param \Closure(string): mixed $make told the path to write to
+     */
+    public function put(ExportJob $job, \Closure $make): void
+    {
         if (DeliverTo::Folder->value === $job->delivery()->destination()) {
             [$kind, $name] = str_contains($job->fileName(), '/') ? explode('/', $job->fileName(), 2) : [null, $job->fileName()];
             $path = $this->folder->at($job->delivery()->folder(), $kind).'/'.$name;
             AtomicFile::makeNew($path, $make, (string) $job->id());
             FileModes::open($path);
         } else {
-            AtomicFile::make($target, $make);
-        }
-        if (null !== $exactness) {
-            $this->queue->reached($job->id(), $exactness, $this->checks->words($photo, $grade));
+            AtomicFile::make($this->store->export($job->id()), $make);
         }
     }
 

@@ -73,6 +73,10 @@ class ExportJob
     #[ORM\Column(length: 500)]
     private string $troubles = ''; // @phpstan-ignore property.onlyWritten (Export\JobState reads it)
 
+    /** The worker elsewhere that has failed at it, as Workers has it. */
+    #[ORM\Column(length: 120, nullable: true)]
+    private ?string $failedBy = null;
+
     /**
      * @param Photo|null $photo  null for the archive of a delivery, or of a set
      * @param string     $look   the grade as a look file
@@ -170,6 +174,11 @@ class ExportJob
     public function seenAt(): ?\DateTimeImmutable
     {
         return $this->seenAt;
+    }
+
+    public function failedBy(): ?string
+    {
+        return $this->failedBy;
     }
 
     public function cancelWanted(): bool

@@ -76,16 +76,16 @@ final readonly class Consistency
     /**
      * A photo's grade with one move more, which brings the thing to a colour.
      *
+     * @param Grade                      $grade the one it has
      * @param Reach                      $reach the thing, where it was found first
      * @param array{float, float, float} $goal  OKLab
      * @param string                     $label of the move
      *
      * @throws Refused when there is nothing like it
      */
-    public function brought(Photo $photo, Reach $reach, array $goal, string $label): Grade
+    public function brought(Photo $photo, Grade $grade, Reach $reach, array $goal, string $label): Grade
     {
         $there = $this->there($reach, $photo);
-        $grade = $this->grades->grade($photo);
         [$colour] = $this->colourOf($photo, $there, $grade);
 
         return $this->withMove($photo, $grade, $there, $colour ?? throw new Refused('It has nothing similar.'), $goal, $label);

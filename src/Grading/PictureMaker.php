@@ -17,6 +17,7 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\SheetPicture;
 use Tovrin\App\Process\Announcements;
 use Tovrin\Core\Grade\EncodingTransform;
+use Tovrin\Core\Grade\Grade;
 
 /** Draws the small pictures of the sheet, as graded, and keeps them beside the photos. */
 final readonly class PictureMaker
@@ -32,16 +33,31 @@ final readonly class PictureMaker
     public function draw(Photo $photo): void
     {
         $revision = $photo->revision();
-        $key = $photo->storeKey();
-        $grade = $this->grades->grade($photo);
-        $pixels = PictureFile::readSmall($this->store->preview($key), $photo->name(), SheetPicture::SIDE);
+        $path = $this->store->graded($photo->storeKey(), $revision);
+        $this->kept($photo, $revision, $this->drawn($photo, $this->grades->grade($photo), $path));
+    }
+
+    /**
+     * Draws the picture of a photo; what is drawn is not told to anybody.
+     *
+     * @return string what goes plainly wrong with its colours, a line each
+     */
+    public function drawn(Photo $photo, Grade $grade, string $path): string
+    {
+        $pixels = PictureFile::readSmall($this->store->preview($photo->storeKey()), $photo->name(), SheetPicture::SIDE);
         if (!$grade->isIdentity()) {
             $pixels = PictureGrade::of($grade, EncodingTransform::srgb(), $pixels, self::LATTICE, $this->edges->of($photo, $grade))->apply($pixels, static function (): void {}, $pixels->bits);
         }
-        AtomicFile::make($this->store->graded($key, $revision), static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
-        $troubles = $this->checks->words($photo, $grade);
+        AtomicFile::make($path, static fn (string $part) => PictureWriter::write($pixels, new Writing('jpeg', SheetPicture::QUALITY), $part));
+
+        return $this->checks->words($photo, $grade);
+    }
+
+    /** The picture of a photo as a revision grades it is there. */
+    public function kept(Photo $photo, int $revision, string $troubles): void
+    {
         $this->connection->executeStatement('UPDATE photo SET troubles = ?, drawn = ?, drawn_at = ? WHERE id = ?', [$troubles, $revision, (int) (1000 * microtime(true)), $photo->id()]);
-        $this->store->keepGraded($key, $revision);
+        $this->store->keepGraded($photo->storeKey(), $revision);
         $this->announcements->gather('drawn', ['photo' => $photo->id(), 'set' => $photo->set()->id(), 'drawn' => $revision, 'troubles' => '' === $troubles ? [] : explode("\n", $troubles)]);
     }
 }

@@ -33,14 +33,21 @@ final readonly class PhotoEdges
 
     public function of(Photo $photo, Grade $grade): EdgePictures
     {
-        $decided = EdgeLines::decidedBy($grade);
-        if (null === $decided) {
+        $path = $this->path($photo, $grade);
+        if (null === $path) {
             return EdgePictures::none();
         }
-        $path = $this->store->edges($photo->storeKey(), hash('xxh128', $decided));
 
         // The page and the workers ask for the same after a change.
         return $this->kept($path) ?? $this->turn->at('edges '.$path, fn (): EdgePictures => $this->kept($path) ?? $this->find($photo, $grade, $path));
+    }
+
+    /** Where the edges of a photo under a grade are kept, found or not; null when the grade needs none. */
+    public function path(Photo $photo, Grade $grade): ?string
+    {
+        $decided = EdgeLines::decidedBy($grade);
+
+        return null === $decided ? null : $this->store->edges($photo->storeKey(), hash('xxh128', $decided));
     }
 
     /** The same of a picture that is no photo of a set. */

@@ -12,14 +12,14 @@ use Tovrin\App\Process\Leases;
 
 /**
  * The files of photos and exports, under the data directory: photos/KEY/{original,preview.jpg,
- * thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-2-*,edge-line-2-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
+ * original.sha256,thumb.jpg,graded-N.jpg,full.jpg or full.png,preview.rgb,digest,study-2,pots-4.json,grain-1.json,edges-2-*,edge-line-2-*}, exports/ID, imports/ID.zip, tables/ and kept/DIGEST.
  */
 final readonly class PhotoStore
 {
     /** Between a folder and its photo's being known lies less than this. */
     private const SETTLING_SECONDS = 600;
     /** Files of a photo that can be made again whenever they are needed. */
-    private const REMAKEABLE = 'preview.rgb,full.png,edges-*,edge-line-*';
+    private const REMAKEABLE = 'original.sha256,preview.rgb,full.png,edges-*,edge-line-*';
 
     public function __construct(private string $directory)
     {
@@ -35,6 +35,19 @@ final readonly class PhotoStore
     public function original(string $key): string
     {
         return $this->photo($key).'/original';
+    }
+
+    /** The digest of the original, which never changes. */
+    public function originalDigest(string $key): string
+    {
+        $path = $this->original($key).'.sha256';
+        $digest = (string) $this->ifKept($path);
+        if ('' === $digest) {
+            $digest = (string) hash_file('sha256', $this->original($key));
+            $this->keep($path, $digest);
+        }
+
+        return $digest;
     }
 
     public function preview(string $key): string

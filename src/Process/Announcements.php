@@ -17,6 +17,7 @@ final class Announcements
 
     /** @var array<string, array<string, mixed>> */
     private array $gathered = [];
+    private bool $workWaits = false;
 
     public function __construct(#[Autowire('%env(TOVRIN_DATA)%')] private readonly string $dataDir)
     {
@@ -36,26 +37,40 @@ final class Announcements
         $this->gathered[$key] = $one;
     }
 
+    /** There is something to do for workers elsewhere. */
+    public function workWaits(): void
+    {
+        $this->workWaits = true;
+    }
+
     /** What was gathered did not come about. */
     public function forget(): void
     {
         $this->gathered = [];
+        $this->workWaits = false;
     }
 
     public function tell(): void
     {
         $all = array_values($this->gathered);
         $this->gathered = [];
-        if ([] === $all) {
-            return;
+        [$workWaits, $this->workWaits] = [$this->workWaits, false];
+        if ([] !== $all) {
+            $this->send('/tell', json_encode($all, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE));
         }
+        if ($workWaits) {
+            $this->send('/tell-workers', '1');
+        }
+    }
+
+    private function send(string $path, string $body): void
+    {
         $socket = @stream_socket_client('unix://'.Sockets::events($this->dataDir), $code, $message, self::SECONDS);
         if (false === $socket) {
             return;
         }
         stream_set_timeout($socket, 0, (int) (1e6 * self::SECONDS));
-        $body = json_encode($all, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE);
-        @fwrite($socket, "POST /tell HTTP/1.1\r\nHost: tovrin\r\nConnection: close\r\nContent-Type: application/json\r\nContent-Length: ".\strlen($body)."\r\n\r\n".$body);
+        @fwrite($socket, "POST $path HTTP/1.1\r\nHost: tovrin\r\nConnection: close\r\nContent-Type: application/json\r\nContent-Length: ".\strlen($body)."\r\n\r\n".$body);
         // Read to its end, or the web server may take it for given up.
         @stream_get_contents($socket, 4096);
         fclose($socket);

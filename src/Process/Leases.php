@@ -13,7 +13,7 @@ use Symfony\Component\Clock\DatePoint;
 final class Leases
 {
     /** A worker elsewhere that has said nothing for so long is given up. Its longest silence is the packing of a large picture. */
-    private const SILENT_SECONDS = 180;
+    public const SILENT_SECONDS = 180;
 
     /** The name of this process: machine, number, and when it was started, since numbers are used again. */
     public static function own(): string
@@ -25,6 +25,12 @@ final class Leases
     public static function of(int $pid): string
     {
         return \sprintf('%s:%d:%s', self::machine(), $pid, ProcessState::of($pid)->started ?? '');
+    }
+
+    /** Names something that a worker on another machine has in hand. No machine is called so: whether it lives is told by when it was last heard of. */
+    public static function elsewhere(string $token): string
+    {
+        return '@'.$token;
     }
 
     /** The number of a named process, if it was one of this machine. */

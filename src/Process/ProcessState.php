@@ -24,4 +24,11 @@ final readonly class ProcessState
 
         return '' === $stat || 'Z' === $fields[0] ? null : new self((int) ($fields[2] ?? 0), $fields[19] ?? '');
     }
+
+    /** Bytes of memory that this process holds. */
+    public static function ownMemory(): int
+    {
+        // The second number is pages.
+        return 4096 * (int) (explode(' ', (string) @file_get_contents('/proc/self/statm'))[1] ?? 0);
+    }
 }

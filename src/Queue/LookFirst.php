@@ -9,26 +9,34 @@ use Symfony\Component\Messenger\Transport\Receiver\KeepaliveReceiverInterface;
 use Symfony\Component\Messenger\Transport\Receiver\MessageCountAwareInterface;
 use Symfony\Component\Messenger\Transport\Receiver\ReceiverInterface;
 
-/** Looks whether anything waits before it takes something: taking needs the write lock, several times a second, and others would wait for it for nothing. */
+/**
+ * What a worker takes messages from. In the database it looks whether anything waits before it takes something: taking needs the write lock, several
+ * times a second, and others would wait for it for nothing. A server that is away for a while ends no worker: what could not be ended there comes
+ * again, which is harmless.
+ */
 final readonly class LookFirst implements KeepaliveReceiverInterface
 {
-    public function __construct(private ReceiverInterface $receiver)
+    public function __construct(private ReceiverInterface $receiver, private Rooms $rooms)
     {
     }
 
     public function get(): iterable
     {
-        return $this->receiver instanceof MessageCountAwareInterface && 0 === $this->receiver->getMessageCount() ? [] : $this->receiver->get();
+        if (!$this->rooms->tellOfMessages() && $this->receiver instanceof MessageCountAwareInterface && 0 === $this->receiver->getMessageCount()) {
+            return [];
+        }
+
+        return $this->rooms->tried(fn (): iterable => $this->receiver->get(), []);
     }
 
     public function ack(Envelope $envelope): void
     {
-        $this->receiver->ack($envelope);
+        $this->rooms->tried(fn () => $this->receiver->ack($envelope), null);
     }
 
     public function reject(Envelope $envelope): void
     {
-        $this->receiver->reject($envelope);
+        $this->rooms->tried(fn () => $this->receiver->reject($envelope), null);
     }
 
     public function keepalive(Envelope $envelope, ?int $seconds = null): void

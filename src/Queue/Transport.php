@@ -17,4 +17,6 @@ enum Transport: string
     case Steady = 'steady';
     /** What is made ahead of need: pictures of the sheet, studies. */
     case Ahead = 'ahead';
+    /** What only the machine that holds the data can do: archives, whole sets, what failed elsewhere. */
+    case Own = 'own';
 }

@@ -9,10 +9,16 @@ enum WorkerKind: string
 {
     case Any = 'any';
     case Quick = 'quick';
+    /** For a machine that has others make its files. */
+    case Own = 'own';
 
     /** @return list<Transport> what is urgent first */
     public function transports(): array
     {
-        return self::Quick === $this ? [Transport::Quick, Transport::Grades, Transport::Steady, Transport::Ahead] : [Transport::Quick, Transport::Grades, Transport::Large, Transport::Steady, Transport::Ahead];
+        return match ($this) {
+            self::Any => [Transport::Quick, Transport::Grades, Transport::Own, Transport::Large, Transport::Steady, Transport::Ahead],
+            self::Quick => [Transport::Quick, Transport::Grades, Transport::Steady, Transport::Ahead],
+            self::Own => [Transport::Own],
+        };
     }
 }

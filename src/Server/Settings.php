@@ -16,8 +16,9 @@ final readonly class Settings
     /**
      * @param list<string> $hosts further names it answers by
      * @param string|null  $key   what every request must carry
+     * @param bool         $worksElsewhere whether this machine leaves to others all that others can do
      */
-    private function __construct(public array $hosts, public ?string $key)
+    private function __construct(public array $hosts, public ?string $key, public bool $worksElsewhere)
     {
     }
 
@@ -35,7 +36,12 @@ final readonly class Settings
             throw new UsageError(\sprintf('TOVRIN_KEY: give at least %d letters, digits, "-" and "_"; "openssl rand -hex 24" makes a good one.', self::KEY_LEAST));
         }
 
-        return new self($hosts, '' === $key ? null : $key);
+        $workers = (string) getenv('TOVRIN_WORKERS');
+        if (!\in_array($workers, ['', 'here', 'elsewhere'], true)) {
+            throw new UsageError(\sprintf('TOVRIN_WORKERS: "%s" is not possible. Give "here", or "elsewhere" for a machine that has others make its files.', $workers));
+        }
+
+        return new self($hosts, '' === $key ? null : $key, 'elsewhere' === $workers);
     }
 
     /** @return list<string> in small letters, as they were given */

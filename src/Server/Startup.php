@@ -61,8 +61,7 @@ final readonly class Startup
         $worker = [\PHP_BINARY, ...$options, $project.'/bin/tovrin.php', 'work'];
         $programs = [
             ...(new WebServer($project, $this->data, $this->port, $this->settings, $pools))->programs($options),
-            new Program('work', $worker, false),
-            new Program('quick work', [...$worker, '--quick'], false),
+            ...$this->settings->worksElsewhere ? [new Program('work', [...$worker, '--own'], false)] : [new Program('work', $worker, false), new Program('quick work', [...$worker, '--quick'], false)],
         ];
         $supervisor = new Supervisor($project, $this->data, $this->port, $programs, $this->settings->key);
 

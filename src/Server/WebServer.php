@@ -53,7 +53,7 @@ final readonly class WebServer
         $run = self::runDir($this->dataDir);
         $files = new Filesystem();
         $files->mkdir($run, 0o700);
-        foreach (['nginx.conf', 'parameters.conf', 'php-fpm.conf'] as $name) {
+        foreach (['nginx.conf', 'parameters.conf', 'waiting.conf', 'php-fpm.conf'] as $name) {
             $files->dumpFile("$run/$name", $this->filled((string) file_get_contents(__DIR__."/config/$name"), $run));
             $files->chmod("$run/$name", 0o600);
         }
@@ -77,6 +77,9 @@ final readonly class WebServer
     {
         $key = $this->settings->key;
         $root = 0 === posix_geteuid();
+        $door = WorkerDoor::of($this->dataDir);
+        // First what has places of its own to be filled.
+        $template = strtr($template, ['{door}' => null === $door ? '' : strtr((string) file_get_contents(__DIR__.'/config/door.conf'), ['{workers-at}' => $door->at, '{certificate}' => $door->certificate])]);
 
         return strtr($template, [
             '{project}' => $this->projectDir,

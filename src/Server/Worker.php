@@ -5,22 +5,24 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Doctrine\DBAL\Exception;
-use Psr\Container\ContainerInterface;
 use Psr\Log\LoggerInterface;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\EventDispatcherInterface;
 use Symfony\Component\Messenger\Event\WorkerRunningEvent;
 use Symfony\Component\Messenger\MessageBusInterface;
-use Symfony\Component\Messenger\Transport\Receiver\ReceiverInterface;
 use Symfony\Component\Messenger\Worker as MessengerWorker;
 use Tovrin\App\Archive\SetImportQueue;
 use Tovrin\App\Delivery\Abandoned;
 use Tovrin\App\Grading\Job\GradeJobQueue;
+use Tovrin\App\Machines\HandIn;
 use Tovrin\App\Process\Announcements;
 use Tovrin\App\Process\Journal;
+use Tovrin\App\Process\ProcessState;
 use Tovrin\App\Process\Stopping;
 use Tovrin\App\Queue\LookFirst;
+use Tovrin\App\Queue\Outbox;
+use Tovrin\App\Queue\Rooms;
 use Tovrin\App\Queue\WorkerKind;
+use Tovrin\App\Workers\Workers;
 
 /** Takes messages out of the rooms of a lane and has them handled, one after another. There may be any number of workers. */
 final class Worker
@@ -39,8 +41,8 @@ final class Worker
     private int $handled = 0;
 
     public function __construct(
-        #[Autowire(service: 'messenger.receiver_locator')]
-        private readonly ContainerInterface $receivers,
+        private readonly Rooms $rooms,
+        private readonly Outbox $outbox,
         private readonly MessageBusInterface $bus,
         private readonly EventDispatcherInterface $events,
         private readonly LoggerInterface $logger,
@@ -51,6 +53,7 @@ final class Worker
         private readonly SetImportQueue $imports,
         private readonly Announcements $announcements,
         private readonly Workers $workers,
+        private readonly HandIn $handIn,
         private readonly Housekeeping $housekeeping,
     ) {
     }
@@ -62,7 +65,11 @@ final class Worker
      */
     public function run(\Closure $say, WorkerKind $lane = WorkerKind::Any): void
     {
-        $say(WorkerKind::Any === $lane ? 'Waiting for work.' : 'Waiting for quick work.');
+        $say(match ($lane) {
+            WorkerKind::Any => 'Waiting for work.',
+            WorkerKind::Quick => 'Waiting for quick work.',
+            WorkerKind::Own => 'Waiting for work that only this machine can do.',
+        });
         $this->nextTidying = self::seconds() + self::TIDY_SECONDS;
         $this->work($say, $lane, false);
         if ($this->stopping->wanted) {
@@ -99,13 +106,12 @@ final class Worker
         });
         $receivers = [];
         foreach ($lane->transports() as $transport) {
-            $receiver = $this->receivers->get($transport->value);
-            \assert($receiver instanceof ReceiverInterface);
-            $receivers[$transport->value] = new LookFirst($receiver);
+            $receivers[$transport->value] = new LookFirst($this->rooms->room($transport->value), $this->rooms);
         }
         $worker = new MessengerWorker($receivers, $this->bus, $this->events, $this->logger);
         $onRunning = function (WorkerRunningEvent $event) use ($untilIdle, $worker, $lane): void {
             $this->announcements->tell();
+            $this->outbox->forward();
             $this->sweep($lane, $untilIdle);
             $this->handled += $event->isWorkerIdle() ? 0 : 1;
             // Looked at here, since it may have been told to end before there was anything to be ended.
@@ -115,6 +121,7 @@ final class Worker
         };
         $this->events->addListener(WorkerRunningEvent::class, $onRunning);
         try {
+            $this->outbox->forward();
             $this->sweep($lane, $untilIdle);
             $worker->run(['sleep' => $untilIdle ? 0 : self::REST_MICROSECONDS]);
         } finally {
@@ -137,9 +144,10 @@ final class Worker
             $this->abandoned->takeUp();
             $this->grades->takeUpAbandoned();
             $this->imports->takeUpAbandoned();
+            $this->handIn->sweep();
             if (!$untilIdle) {
                 $this->workers->here($lane);
-                if (WorkerKind::Any === $lane && $now >= $this->nextTidying) {
+                if (WorkerKind::Quick !== $lane && $now >= $this->nextTidying) {
                     $this->nextTidying = $now + self::TIDY_SECONDS;
                     $this->housekeeping->clear();
                 }
@@ -158,9 +166,6 @@ final class Worker
 
     private function isWorn(): bool
     {
-        // The second number is pages in memory.
-        $pages = (int) (explode(' ', (string) @file_get_contents('/proc/self/statm'))[1] ?? 0);
-
-        return $this->handled >= self::MESSAGES_MOST || 4096 * $pages > self::MEMORY_MOST;
+        return $this->handled >= self::MESSAGES_MOST || ProcessState::ownMemory() > self::MEMORY_MOST;
     }
 }

@@ -74,7 +74,7 @@ final class SurvivalTest extends ApiTestCase
     {
         $this->patches();
         self::assertTrue($this->deliver(1, 0, ['format' => 'png'])['stalled']);
-        $this->connection()->executeStatement('INSERT INTO worker (name, lane, seen_at) VALUES (?, ?, ?)', [Leases::own(), 'any', date('Y-m-d H:i:s')]);
+        $this->connection()->executeStatement('INSERT INTO worker (name, lane, seen_at, here_since) VALUES (?1, ?2, ?3, ?3)', [1 => Leases::own(), 'any', date('Y-m-d H:i:s')]);
         self::assertFalse($this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['stalled']);
         $this->connection()->executeStatement('UPDATE worker SET name = ?', [gethostname().self::DEAD]);
         self::assertTrue($this->json('GET', '/api/deliveries/1', '/api/deliveries/{id}')['stalled']);

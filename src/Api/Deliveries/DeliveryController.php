@@ -22,7 +22,7 @@ use Tovrin\App\Exception\Conflict;
 use Tovrin\App\Exception\NotFound;
 use Tovrin\App\Library\Photos;
 use Tovrin\App\Library\PhotoStore;
-use Tovrin\App\Server\Workers;
+use Tovrin\App\Workers\Workers;
 
 /** Deliveries: asking for finished files, following them, pausing, stopping, doing again, fetching. */
 #[AsController]

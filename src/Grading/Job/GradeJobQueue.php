@@ -7,6 +7,7 @@ namespace Tovrin\App\Grading\Job;
 use Doctrine\DBAL\Connection;
 use Tovrin\App\Entity\GradeJobPhoto;
 use Tovrin\App\Message\ChangeGrade;
+use Tovrin\App\Process\Holder;
 use Tovrin\App\Process\Leases;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Transport;
@@ -19,7 +20,7 @@ final readonly class GradeJobQueue
     /** One that has waited so long since it was last asked for may have been forgotten. Asking twice is harmless. */
     private const FORGOTTEN_SECONDS = 900;
 
-    public function __construct(private Connection $connection, private Queue $queue)
+    public function __construct(private Connection $connection, private Queue $queue, private Holder $holder)
     {
     }
 
@@ -41,7 +42,7 @@ final readonly class GradeJobQueue
     {
         return 1 === $this->connection->executeStatement(
             'UPDATE grade_job_photo SET worker = ?, seen_at = ?, attempts = attempts + 1 WHERE id = ? AND state = ? AND worker IS NULL AND (SELECT paused FROM grade_job WHERE grade_job.id = job_id) = 0',
-            [Leases::own(), Leases::at(), $id, GradeJobPhoto::WAITING],
+            [$this->holder->name(), Leases::at(), $id, GradeJobPhoto::WAITING],
         );
     }
 
@@ -56,15 +57,17 @@ final readonly class GradeJobQueue
     {
         return 1 === $this->connection->executeStatement(
             'UPDATE grade_job_photo SET state = ?, worker = NULL, revision = ?, words = ? WHERE id = ? AND state = ? AND worker = ?',
-            [$state, $revision, json_encode($words, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $id, GradeJobPhoto::WAITING, Leases::own()],
+            [$state, $revision, json_encode($words, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE), $id, GradeJobPhoto::WAITING, $this->holder->name()],
         );
     }
 
     /** Puts a photo back that this process does not finish, since it was told to end. */
-    public function giveBack(int $id): void
+    public function giveBack(int $id, Transport $transport = Transport::Grades): void
     {
-        $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, attempts = attempts - 1, seen_at = ? WHERE id = ? AND worker = ?', [Leases::at(), $id, Leases::own()]);
-        $this->put($id);
+        $mine = $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, attempts = attempts - 1, seen_at = ? WHERE id = ? AND worker = ?', [Leases::at(), $id, $this->holder->name()]);
+        if (1 === $mine) {
+            $this->put($id, $transport);
+        }
     }
 
     /** Stops what waits. A photo that a worker has in hand is not changed any more either, unless that is just happening. */
@@ -76,18 +79,13 @@ final readonly class GradeJobQueue
     /** Has photos taken up again whose worker was killed, or whose message was lost. */
     public function takeUpAbandoned(): void
     {
-        /** @var list<array{id: int, worker: string, seen_at: string|null, attempts: int}> $taken */
-        $taken = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at, attempts FROM grade_job_photo WHERE state = ? AND worker IS NOT NULL', [GradeJobPhoto::WAITING]);
-        foreach ($taken as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt, 'attempts' => $attempts]) {
+        /** @var list<array{id: int, worker: string, seen_at: string|null}> $taken */
+        $taken = $this->connection->fetchAllAssociative('SELECT id, worker, seen_at FROM grade_job_photo WHERE state = ? AND worker IS NOT NULL', [GradeJobPhoto::WAITING]);
+        foreach ($taken as ['id' => $id, 'worker' => $worker, 'seen_at' => $seenAt]) {
             if (!Leases::isAbandoned($worker, $seenAt)) {
                 continue;
             }
-            $given = $attempts >= self::ATTEMPTS;
-            $words = $given ? [\sprintf('It was begun %d times, and each time the process that did it ended in the middle: it was killed, or there was too little memory.', $attempts)] : [];
-            $mine = $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, seen_at = ?, state = ?, words = ? WHERE id = ? AND worker = ?', [Leases::at(), $given ? GradeJobPhoto::LEFT_OUT : GradeJobPhoto::WAITING, json_encode($words, \JSON_THROW_ON_ERROR), $id, $worker]);
-            if (1 === $mine && !$given) {
-                $this->put($id);
-            }
+            $this->takenFrom($id, $worker);
         }
         $forgotten = $this->connection->fetchFirstColumn(
             'SELECT id FROM grade_job_photo WHERE state = ? AND worker IS NULL AND (seen_at < ? OR seen_at > ?) AND (SELECT paused FROM grade_job WHERE grade_job.id = job_id) = 0',
@@ -99,8 +97,21 @@ final readonly class GradeJobQueue
         }
     }
 
-    private function put(int $id): void
+    /** Has a photo taken up again whose worker has died. One that has outlived several workers is left out: it may be what they die of. */
+    public function takenFrom(int $id, string $worker): void
     {
-        $this->queue->put(new ChangeGrade($id), Transport::Grades);
+        $attempts = $this->connection->fetchOne('SELECT attempts FROM grade_job_photo WHERE id = ?', [$id]);
+        $attempts = is_numeric($attempts) ? (int) $attempts : 0;
+        $given = $attempts >= self::ATTEMPTS;
+        $words = $given ? [\sprintf('It was begun %d times, and each time the process that did it ended in the middle: it was killed, or there was too little memory.', $attempts)] : [];
+        $mine = $this->connection->executeStatement('UPDATE grade_job_photo SET worker = NULL, seen_at = ?, state = ?, words = ? WHERE id = ? AND worker = ?', [Leases::at(), $given ? GradeJobPhoto::LEFT_OUT : GradeJobPhoto::WAITING, json_encode($words, \JSON_THROW_ON_ERROR), $id, $worker]);
+        if (1 === $mine && !$given) {
+            $this->put($id);
+        }
+    }
+
+    private function put(int $id, Transport $transport = Transport::Grades): void
+    {
+        $this->queue->put(new ChangeGrade($id), $transport);
     }
 }

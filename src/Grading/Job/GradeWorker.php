@@ -79,18 +79,9 @@ final readonly class GradeWorker
     {
         $photo = $one->photo();
         $this->entities->refresh($photo);
-        $change = $this->work($one->job()->kind())->change($photo, $one->job()->request());
+        $change = $this->work($one->job()->kind())->change($photo, $this->grades->grade($photo), $one->job()->request());
         try {
-            // The grade is changed and the photo is done in one step: after a kill it is either both or neither.
-            $this->connection->transactional(function () use ($one, $photo, $change): void {
-                $this->grades->keep($photo, $change->grade, $change->basedOn);
-                if (!$this->queue->finish($one->id(), GradeJobPhoto::DONE, $photo->revision(), $change->words)) {
-                    throw new Stopped();
-                }
-                if (null !== $change->and) {
-                    ($change->and)();
-                }
-            });
+            $this->keep($one, $change);
         } catch (StaleRevision $e) {
             return $again ? false : throw $e;
         } catch (Stopped) {
@@ -100,7 +91,29 @@ final readonly class GradeWorker
         return true;
     }
 
-    private function work(string $kind): GradeWork
+    /**
+     * Keeps a photo's new grade, for whoever has it in hand.
+     *
+     * @throws StaleRevision when somebody else has changed the grade meanwhile
+     * @throws Stopped       when the photo was stopped, or another worker has it
+     */
+    public function keep(GradeJobPhoto $one, GradeChange $change): void
+    {
+        $photo = $one->photo();
+        // The grade is changed and the photo is done in one step: after a kill it is either both or neither.
+        $this->connection->transactional(function () use ($one, $photo, $change): void {
+            $this->grades->keep($photo, $change->grade, $change->basedOn);
+            if (!$this->queue->finish($one->id(), GradeJobPhoto::DONE, $photo->revision(), $change->words)) {
+                throw new Stopped();
+            }
+            if (null !== $change->and) {
+                ($change->and)();
+            }
+        });
+    }
+
+    /** @throws Refused when this version does not know it */
+    public function work(string $kind): GradeWork
     {
         foreach ($this->works as $work) {
             if ($work->kind() === $kind) {

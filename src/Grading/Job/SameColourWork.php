@@ -8,6 +8,7 @@ use Tovrin\App\Entity\Photo;
 use Tovrin\App\Grading\Consistency;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
+use Tovrin\Core\Grade\Grade;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Reach\Reach;
 
@@ -25,6 +26,11 @@ final readonly class SameColourWork implements GradeWork
         return self::KIND;
     }
 
+    public function isForAnybody(): bool
+    {
+        return true;
+    }
+
     /**
      * @param Reach                      $reach the thing, where it was found first
      * @param array{float, float, float} $goal  OKLab
@@ -35,13 +41,13 @@ final readonly class SameColourWork implements GradeWork
         return json_encode(['reach' => LookWriter::reach($reach), 'goal' => $goal, 'label' => $label], \JSON_THROW_ON_ERROR);
     }
 
-    public function change(Photo $photo, string $request): GradeChange
+    public function change(Photo $photo, Grade $now, string $request): GradeChange
     {
         $data = json_decode($request, false, 64, \JSON_THROW_ON_ERROR);
         \assert($data instanceof \stdClass && $data->reach instanceof \stdClass && \is_string($data->label));
         /** @var array{float, float, float} $goal */
         $goal = $data->goal;
 
-        return new GradeChange($this->consistency->brought($photo, LookJson::readReach($data->reach, $this->tables), $goal, $data->label), $photo->revision());
+        return new GradeChange($this->consistency->brought($photo, $now, LookJson::readReach($data->reach, $this->tables), $goal, $data->label), $photo->revision());
     }
 }

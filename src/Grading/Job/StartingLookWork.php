@@ -29,19 +29,25 @@ final readonly class StartingLookWork implements GradeWork
         return self::KIND;
     }
 
+    public function isForAnybody(): bool
+    {
+        return false;
+    }
+
     public static function request(Grade $look, BeginAgain $how): string
     {
         return json_encode(['look' => LookWriter::data($look), 'how' => $how->value], \JSON_THROW_ON_ERROR);
     }
 
-    public function change(Photo $photo, string $request): GradeChange
+    public function change(Photo $photo, Grade $now, string $request): GradeChange
     {
         $data = json_decode($request, false, 64, \JSON_THROW_ON_ERROR);
         \assert($data instanceof \stdClass && \is_string($data->how));
         $text = json_encode($data->look, \JSON_THROW_ON_ERROR);
         $look = LookJson::read($text, $this->tables);
-        $this->beginnings->begin($photo);
-        $now = $this->grades->grade($photo);
+        if ($this->beginnings->begin($photo)) {
+            $now = $this->grades->grade($photo);
+        }
         $began = $this->beginnings->of($photo);
         $was = null === $began ? Grades::atFirst() : LookJson::read($began->fitted(), $this->tables);
         $rest = self::besides($now, $was);

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Machines;
+
+use Tovrin\App\Exception\NotFound;
+use Tovrin\App\Library\PhotoParts;
+use Tovrin\App\Library\PhotoStore;
+
+/** A file that a worker elsewhere asks for: one of those that what it has in hand needs, and no other. */
+final readonly class SentFile
+{
+    /** Tables and masks that grades name, by their digests. */
+    public const KEPT = 'kept-';
+
+    public function __construct(private PhotoParts $parts, private PhotoStore $store)
+    {
+    }
+
+    /**
+     * @return string its path
+     *
+     * @throws NotFound when it is none of those
+     */
+    public function path(WorkLease $lease, string $name): string
+    {
+        $path = match (true) {
+            null !== $lease->ended || !\in_array($name, $lease->files, true) => null,
+            str_starts_with($name, self::KEPT) => $this->store->kept(substr($name, \strlen(self::KEPT))),
+            default => $this->parts->path($lease->key, $name),
+        };
+
+        return null !== $path && is_file($path) ? $path : throw new NotFound('This file is not part of what you have in hand.');
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Workers;
+
+use Symfony\Component\Clock\DatePoint;
+use Tovrin\App\Process\Leases;
+
+/** What is known of a worker. */
+final readonly class WorkerState
+{
+    /** One elsewhere that was not heard of for so long may be cut off. */
+    private const QUIET_SECONDS = 40;
+
+    /**
+     * @param string                  $name    as Leases has it
+     * @param string                  $lane    what it takes, see WorkerKind
+     * @param int|null                $key     number of its key; null for a worker of this machine
+     * @param float|null              $pace    seconds a megapixel of JPEG
+     * @param int                     $paced   files that this was taken on
+     * @param string                  $trouble why it gets nothing, or what it failed at last
+     * @param list<string>            $lines   what it has said, the latest last
+     * @param float                   $times   how many times as long as the others it takes
+     * @param int                     $others  with how many it was compared
+     */
+    private function __construct(
+        public string $name,
+        public string $lane,
+        public string $title,
+        public ?int $key,
+        public string $version,
+        public \DateTimeImmutable $seenAt,
+        public \DateTimeImmutable $hereSince,
+        public int $done,
+        public int $failed,
+        public ?\DateTimeImmutable $restsUntil,
+        public string $trouble,
+        public ?float $pace,
+        public int $paced,
+        public array $lines,
+        public float $times = 1.0,
+        public int $others = 0,
+        public bool $isSlow = false,
+    ) {
+    }
+
+    /** @param array<string, mixed> $row of the table "worker" */
+    public static function of(array $row): self
+    {
+        $text = static fn (string $column): string => \is_scalar($row[$column] ?? null) ? (string) $row[$column] : '';
+        $number = static fn (string $column): int => is_numeric($row[$column] ?? null) ? (int) $row[$column] : 0;
+
+        return new self(
+            $text('name'),
+            $text('lane'),
+            $text('title'),
+            null === ($row['key_id'] ?? null) ? null : $number('key_id'),
+            $text('version'),
+            new DatePoint($text('seen_at')),
+            new DatePoint($text('here_since')),
+            $number('done'),
+            $number('failed'),
+            '' === $text('rests_until') ? null : new DatePoint($text('rests_until')),
+            $text('trouble'),
+            is_numeric($row['pace'] ?? null) ? (float) $row['pace'] : null,
+            $number('paced'),
+            '' === $text('lines') ? [] : explode("\n", $text('lines')),
+        );
+    }
+
+    public function comparedWith(float $times, int $others, bool $isSlow): self
+    {
+        return new self($this->name, $this->lane, $this->title, $this->key, $this->version, $this->seenAt, $this->hereSince, $this->done, $this->failed, $this->restsUntil, $this->trouble, $this->pace, $this->paced, $this->lines, $times, $others, $isSlow);
+    }
+
+    public function isElsewhere(): bool
+    {
+        return null !== $this->key;
+    }
+
+    public function isThere(): bool
+    {
+        return Leases::isAlive($this->name, $this->seenAt);
+    }
+
+    /** Whether it was not heard of lately. */
+    public function isQuiet(\DateTimeImmutable $now = new DatePoint()): bool
+    {
+        return $this->isElsewhere() && $now->getTimestamp() - $this->seenAt->getTimestamp() > self::QUIET_SECONDS;
+    }
+
+    /** Whether it is given nothing, since it has failed again and again. */
+    public function isResting(\DateTimeImmutable $now = new DatePoint()): bool
+    {
+        return null !== $this->restsUntil && $this->restsUntil > $now;
+    }
+}
