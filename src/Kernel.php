@@ -15,6 +15,7 @@ use Symfony\Component\Routing\Loader\Configurator\RoutingConfigurator;
 use Symfony\Component\Routing\RouterInterface;
 use Tovrin\App\Api\Http\CoreDenormalizer;
 use Tovrin\App\Api\Http\Pool;
+use Tovrin\App\Api\Workers\WorkerList;
 use Tovrin\App\Archive\SetImporter;
 use Tovrin\App\Archive\SetImports;
 use Tovrin\App\Archive\SetWriter;
@@ -215,7 +216,7 @@ final class Kernel extends BaseKernel
         $services->set(Tables::class)->arg('$shelf', service(TableShelf::class))->arg('$kept', service(KeptData::class));
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware', ['connection' => 'default']);
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class, WorkerKeys::class, RemoteWorker::class, Stopping::class, Outbox::class] as $entry) {
+        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class, WorkerKeys::class, RemoteWorker::class, Stopping::class, Outbox::class, WorkerList::class] as $entry) {
             $services->get($entry)->public();
         }
     }

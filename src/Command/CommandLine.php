@@ -32,6 +32,7 @@ final class CommandLine
             new ServeCommand(),
             new WorkCommand(),
             new WorkerKeyCommand(),
+            new WorkersCommand(),
             new BackupCommand(),
             new RestoreCommand(),
             new ExportSetCommand(),

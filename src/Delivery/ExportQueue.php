@@ -123,6 +123,15 @@ final readonly class ExportQueue
         }
     }
 
+    /** @return list<array{worker: string, title: string, stage: string, share: float}> what workers have in hand */
+    public function inHand(): array
+    {
+        /** @var list<array{worker: string, title: string, stage: string, share: float|int}> $rows */
+        $rows = $this->connection->fetchAllAssociative('SELECT worker, file_name AS title, stage, progress AS share FROM export_job WHERE state = ? AND worker IS NOT NULL', [ExportJob::RUNNING]);
+
+        return array_map(static fn (array $row): array => ['share' => (float) $row['share']] + $row, $rows);
+    }
+
     /** Stops a file: at once when it waits, at the worker's next look when it runs. */
     public function cancel(int $job): void
     {

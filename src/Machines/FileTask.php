@@ -65,7 +65,7 @@ final readonly class FileTask implements TaskKind
 
         return new Given(
             $photo,
-            \sprintf('%s (of “%s”)', $job->fileName(), $photo->name()),
+            $job->fileName(),
             [...$spec->format->isGrade() ? [] : [PhotoParts::ORIGINAL], ...$this->needed->forGrade($photo, $this->files->grade($photo, $job->look()))],
             $this->needed->kept($job->look()),
             ['look' => $job->look(), 'format' => $job->format(), 'output' => $job->output()],

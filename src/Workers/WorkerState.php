@@ -19,8 +19,9 @@ final readonly class WorkerState
      * @param int|null                $key     number of its key; null for a worker of this machine
      * @param float|null              $pace    seconds a megapixel of JPEG
      * @param int                     $paced   files that this was taken on
-     * @param string                  $trouble why it gets nothing, or what it failed at last
-     * @param list<string>            $lines   what it has said, the latest last
+     * @param string                  $trouble what it failed at last
+     * @param string                  $unable  why it can do nothing at the moment; empty when it can
+     * @param list<string>            $lines   what it has said, each after when, in seconds since 1970; the latest last
      * @param float                   $times   how many times as long as the others it takes
      * @param int                     $others  with how many it was compared
      */
@@ -36,6 +37,7 @@ final readonly class WorkerState
         public int $failed,
         public ?\DateTimeImmutable $restsUntil,
         public string $trouble,
+        public string $unable,
         public ?float $pace,
         public int $paced,
         public array $lines,
@@ -63,6 +65,7 @@ final readonly class WorkerState
             $number('failed'),
             '' === $text('rests_until') ? null : new DatePoint($text('rests_until')),
             $text('trouble'),
+            $text('unable'),
             is_numeric($row['pace'] ?? null) ? (float) $row['pace'] : null,
             $number('paced'),
             '' === $text('lines') ? [] : explode("\n", $text('lines')),
@@ -71,7 +74,7 @@ final readonly class WorkerState
 
     public function comparedWith(float $times, int $others, bool $isSlow): self
     {
-        return new self($this->name, $this->lane, $this->title, $this->key, $this->version, $this->seenAt, $this->hereSince, $this->done, $this->failed, $this->restsUntil, $this->trouble, $this->pace, $this->paced, $this->lines, $times, $others, $isSlow);
+        return new self($this->name, $this->lane, $this->title, $this->key, $this->version, $this->seenAt, $this->hereSince, $this->done, $this->failed, $this->restsUntil, $this->trouble, $this->unable, $this->pace, $this->paced, $this->lines, $times, $others, $isSlow);
     }
 
     public function isElsewhere(): bool
@@ -88,6 +91,11 @@ final readonly class WorkerState
     public function isQuiet(\DateTimeImmutable $now = new DatePoint()): bool
     {
         return $this->isElsewhere() && $now->getTimestamp() - $this->seenAt->getTimestamp() > self::QUIET_SECONDS;
+    }
+
+    public function isUnable(): bool
+    {
+        return '' !== $this->unable;
     }
 
     /** Whether it is given nothing, since it has failed again and again. */

@@ -109,9 +109,9 @@ final readonly class Workers
     }
 
     /** A worker cannot do anything at the moment, and why: its disk is full. Empty when that is over. */
-    public function says(string $name, string $trouble): void
+    public function says(string $name, string $unable): void
     {
-        $this->connection->executeStatement('UPDATE worker SET trouble = ? WHERE name = ? AND rests_until IS NULL', [mb_substr($trouble, 0, 300), $name]);
+        $this->connection->executeStatement('UPDATE worker SET unable = ? WHERE name = ?', [mb_substr($unable, 0, 300), $name]);
     }
 
     /**
@@ -125,7 +125,7 @@ final readonly class Workers
             return;
         }
         $kept = $this->connection->fetchOne('SELECT lines FROM worker WHERE name = ?', [$name]);
-        $at = (new DatePoint())->format('H:i:s');
+        $at = (new DatePoint())->getTimestamp();
         $all = [...\is_string($kept) && '' !== $kept ? explode("\n", $kept) : [], ...array_map(static fn (string $line): string => $at.' '.mb_substr((string) preg_replace('/\s+/u', ' ', mb_scrub($line)), 0, self::LINE_MOST), $lines)];
         $this->connection->executeStatement('UPDATE worker SET lines = ? WHERE name = ?', [implode("\n", \array_slice($all, -self::LINES)), $name]);
     }

@@ -11,14 +11,13 @@ use Tovrin\App\Machines\HandOut;
 use Tovrin\App\Machines\SameSources;
 use Tovrin\App\Machines\WorkLease;
 use Tovrin\App\Machines\WorkLeases;
-use Tovrin\App\Process\Announcements;
 use Tovrin\App\Process\Leases;
 use Tovrin\App\Workers\Workers;
 
 /** Where workers elsewhere come and go. A worker is known by its key and the word that it calls itself. */
 final readonly class Counter
 {
-    public function __construct(private Workers $workers, private WorkLeases $leases, private HandOut $handOut, private HandIn $handIn, private SameSources $sources, private Announcements $announcements)
+    public function __construct(private Workers $workers, private WorkLeases $leases, private HandOut $handOut, private HandIn $handIn, private SameSources $sources)
     {
     }
 
@@ -35,7 +34,6 @@ final readonly class Counter
         }
         $this->workers->says($name, $who->trouble);
         $worker = $this->workers->one($name) ?? throw new NotFound('This worker is not known.');
-        $this->announcements->gather('workers');
         if ('' !== $who->trouble) {
             return new WorkGiven(null, $who->trouble);
         }
@@ -61,7 +59,6 @@ final readonly class Counter
             $this->handIn->back($lease);
         }
         $this->workers->isGone($name);
-        $this->announcements->gather('workers');
     }
 
     /** @param list<string> $lines */
@@ -69,7 +66,6 @@ final readonly class Counter
     {
         $this->workers->seen($lease->worker);
         $this->workers->told($lease->worker, $lines);
-        $this->announcements->gather('workers');
     }
 
     private static function name(string $id, int $key): string

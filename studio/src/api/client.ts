@@ -40,6 +40,7 @@ export type StartingLook = Schemas['StartingLookView'];
 export type StartingLookBody = Schemas['ChangeStartingLook'];
 export type Job = Schemas['GradeJobView'];
 export type SetImport = Schemas['SetImportView'];
+export type Worker = Schemas['WorkerView'];
 export type ReadChart = Schemas['ReadChart'];
 export type ChartReading = Schemas['ChartView'];
 export type CarryBody = Schemas['CarryOver'];
@@ -131,6 +132,7 @@ const at = (id: number) => ({ params: { path: { id } } });
 
 export const api = {
   sets: () => take(client.GET('/api/sets')),
+  workers: () => take(client.GET('/api/workers')),
   storage: () => take(client.GET('/api/storage')),
   clearStorage: (what: 'finished' | 'removed' | 'remakeable') => take(client.DELETE('/api/storage/{what}', { params: { path: { what } } })),
   createSet: (name: string) => take(client.POST('/api/sets', { body: { name } })),

@@ -13,6 +13,7 @@ import { FilePicker } from '../../ui/controls/FilePicker';
 import { StartingLookDialog } from '../set/StartingLookDialog';
 import type { Say } from './say';
 import { StorageDialog } from './StorageDialog';
+import { WorkersDialog } from './WorkersDialog';
 
 interface Props {
   current: { id: number; name: string; photoCount: number } | null;
@@ -105,6 +106,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         <MenuItem onClick={act(() => { picker.current?.(); })}>Import a set …</MenuItem>
         <Divider />
         <MenuItem onClick={act(() => { setOver('storage'); })}>Storage …</MenuItem>
+        <MenuItem onClick={act(() => { setOver('workers'); })}>Workers …</MenuItem>
         <MenuItem onClick={act(() => { setOver('name'); })}>Your name …</MenuItem>
       </Menu>
       <span data-guide="parts/sets">
@@ -129,6 +131,7 @@ export function SetMenu({ current, onOpen, onFailure, onSay, narrow = false }: P
         />
       )}
       {over === 'storage' && <StorageDialog onClose={() => { setOver(null); }} />}
+      {over === 'workers' && <WorkersDialog onClose={() => { setOver(null); }} />}
       {naming && (
         <NameDialog
           title={naming.what === 'rename' ? 'Rename this set' : 'New set'}

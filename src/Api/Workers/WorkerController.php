@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tovrin\App\Api\Workers;
+
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\Routing\Attribute\Route;
+use Tovrin\App\Api\Http\Pool;
+
+/** Who makes files, draws and studies. */
+#[AsController]
+final readonly class WorkerController
+{
+    /**
+     * All workers that are there, those of this machine first: what each does, how fast it is, and why one is passed over.
+     *
+     * @return list<WorkerView>
+     */
+    #[Route('/api/workers', options: Pool::TAKES_LONG, methods: ['GET'])]
+    public function all(WorkerList $list): array
+    {
+        return $list->all();
+    }
+}
