@@ -56,22 +56,19 @@ final readonly class HandedBack
         if (false === $to || false === $from || !flock($to, \LOCK_EX)) {
             throw self::noRoom();
         }
-        try {
-            $there = (int) (fstat($to)['size'] ?? 0);
-            if ($there !== $offset) {
-                throw new Conflict(\sprintf('%d bytes of this file are here: the next piece begins there.', $there));
-            }
-            fseek($to, $offset);
-            if (stream_copy_to_stream($from, $to) !== $bytes || !fflush($to)) {
-                ftruncate($to, max(0, $offset));
-                throw self::noRoom();
-            }
-        } finally {
-            fclose($to);
-            fclose($from);
+        $there = (int) (fstat($to)['size'] ?? 0);
+        $kept = $there === $offset && 0 === fseek($to, $offset) && stream_copy_to_stream($from, $to) === $bytes && fflush($to);
+        if ($there === $offset && !$kept) {
+            ftruncate($to, max(0, $offset));
         }
+        fclose($to);
+        fclose($from);
 
-        return $offset + $bytes;
+        return match (true) {
+            $kept => $offset + $bytes,
+            $there === $offset => throw self::noRoom(),
+            default => throw new Conflict(\sprintf('%d bytes of this file are here: the next piece begins there.', $there)),
+        };
     }
 
     /** All that has come of what somebody has in hand goes. */

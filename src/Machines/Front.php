@@ -27,7 +27,7 @@ final readonly class Front
     /**
      * @param array<string, string> $who see WorkerSelf
      *
-     * @return array{Task|null, string} something to do, if there is anything; and why not, where that is the worker's own matter
+     * @return array{Task|null, string, int} something to do, if there is anything; why not, where there is a reason; and seconds to ask again after
      */
     public function take(array $who): array
     {
@@ -55,10 +55,11 @@ final readonly class Front
             $response = $this->client->request('GET', 'api/work/waiting', ['timeout' => self::WAIT_SECONDS]);
             for ($until = hrtime(true) / 1e9 + self::WAIT_SECONDS; hrtime(true) / 1e9 < $until;) {
                 foreach ($this->client->stream($response, 1.0) as $chunk) {
-                    if (!$chunk->isTimeout() && $chunk->isLast()) {
-                        // Whatever it is, asking for work says more.
+                    if (!$chunk->isTimeout() && $chunk->isFirst()) {
+                        // Whether there is news, or nothing for a while, or no: asking for work says more.
                         $response->getStatusCode();
-
+                    }
+                    if (!$chunk->isTimeout() && $chunk->isLast()) {
                         return;
                     }
                     if ($enough()) {
@@ -116,19 +117,12 @@ final readonly class Front
         $url = "api/work/leases/$lease/results/$name";
         $bytes = (int) filesize($path);
         $offset = $again ? $this->received($url) : 0;
-        $file = fopen($path, 'r');
-        if (false === $file) {
-            throw new PictureError('The finished file is gone from the disk of this worker.');
-        }
-        try {
-            while ($offset < $bytes) {
-                fseek($file, $offset);
-                $piece = (string) fread($file, self::PIECE);
-                $response = $this->asked('PATCH', $url, ['body' => $piece, 'timeout' => 4 * self::WAIT_SECONDS, 'headers' => ['Upload-Offset' => (string) $offset, 'Content-Type' => 'application/octet-stream']]);
-                $offset = self::offset($response);
+        while ($offset < $bytes) {
+            $piece = @file_get_contents($path, false, null, $offset, self::PIECE);
+            if (false === $piece || '' === $piece) {
+                throw new PictureError('The finished file is gone from the disk of this worker.');
             }
-        } finally {
-            fclose($file);
+            $offset = self::offset($this->asked('PATCH', $url, ['body' => $piece, 'timeout' => 4 * self::WAIT_SECONDS, 'headers' => ['Upload-Offset' => (string) $offset, 'Content-Type' => 'application/octet-stream']]));
         }
     }
 
@@ -137,7 +131,7 @@ final readonly class Front
      * @param list<string>               $lines
      * @param array<string, string>|null $next  who asks for more, see WorkerSelf
      *
-     * @return array{Task|null, string} as take() has it
+     * @return array{Task|null, string, int} as take() has it
      */
     public function done(string $lease, Made $made, array $files, float $seconds, array $lines, ?array $next): array
     {
@@ -170,11 +164,11 @@ final readonly class Front
     /**
      * @param array<mixed> $answer
      *
-     * @return array{Task|null, string}
+     * @return array{Task|null, string, int}
      */
     private static function given(array $answer): array
     {
-        return [\is_array($answer['task'] ?? null) ? Task::read($answer['task']) : null, \is_string($answer['why'] ?? null) ? $answer['why'] : ''];
+        return [\is_array($answer['task'] ?? null) ? Task::read($answer['task']) : null, \is_string($answer['why'] ?? null) ? $answer['why'] : '', \is_int($answer['again'] ?? null) ? $answer['again'] : 0];
     }
 
     /**

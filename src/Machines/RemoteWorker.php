@@ -62,7 +62,7 @@ final class RemoteWorker
                 if (null === $answer) {
                     break;
                 }
-                [$task, $told] = $answer;
+                [$task, $told, $again] = $answer;
                 if (!$greeted) {
                     $greeted = true;
                     $this->journal->say(\sprintf('“%s” waits for work.', $title));
@@ -72,7 +72,7 @@ final class RemoteWorker
                 }
                 $why = $told;
                 if (null === $task) {
-                    '' === $trouble ? $this->patiently(fn () => $front->wait(fn (): bool => $this->isStopped())) : $this->rest(self::TROUBLE_SECONDS);
+                    '' !== $trouble || $again > 0 ? $this->rest(max($again, '' === $trouble ? 0 : self::TROUBLE_SECONDS)) : $this->patiently(fn () => $front->wait(fn (): bool => $this->isStopped()));
                     continue;
                 }
             }

@@ -39,27 +39,37 @@ final readonly class SourceCache
         if (false === $to || !flock($to, \LOCK_EX)) {
             throw self::noRoom();
         }
+        // Closed by hand in either case: what was thrown may hold it, and the lock on it, for long.
         try {
-            for ($try = 0; !$this->isThere($path, $wanted); ++$try) {
-                if ($try >= self::TRIES) {
-                    throw new PictureError(\sprintf('The file "%s" has come %d times otherwise than the front has it.', $wanted->name, $try));
-                }
-                fseek($to, 0, \SEEK_END);
-                $fetch($to, (int) ftell($to));
-                fflush($to);
-                if (hash_file('sha256', $part) === $wanted->sha256) {
-                    if (!@rename($part, $path)) {
-                        throw self::noRoom();
-                    }
-                } else {
-                    ftruncate($to, 0);
-                }
-            }
-        } finally {
+            $this->fetched($wanted, $path, $to, $fetch);
+        } catch (\Throwable $e) {
             fclose($to);
+            throw $e;
         }
+        fclose($to);
 
         return $path;
+    }
+
+    /**
+     * @param resource                      $to
+     * @param callable(resource, int): void $fetch
+     */
+    private function fetched(TaskFile $wanted, string $path, $to, callable $fetch): void
+    {
+        for ($try = 0; !$this->isThere($path, $wanted); ++$try) {
+            if ($try >= self::TRIES) {
+                throw new PictureError(\sprintf('The file "%s" has come %d times otherwise than the front has it.', $wanted->name, $try));
+            }
+            fseek($to, 0, \SEEK_END);
+            $fetch($to, (int) ftell($to));
+            fflush($to);
+            if (hash_file('sha256', $path.'.part') !== $wanted->sha256) {
+                ftruncate($to, 0);
+            } elseif (!@rename($path.'.part', $path)) {
+                throw self::noRoom();
+            }
+        }
     }
 
     /** Forgets everything: its disk is full. */

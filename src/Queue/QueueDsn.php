@@ -18,8 +18,8 @@ final class QueueDsn implements EnvVarProcessorInterface
     public const DEFAULT = 'doctrine://default?queue_name={room}&redeliver_timeout=600&auto_setup=false';
     /** Names of the connections to a PostgreSQL server: one for each room, since a notification is told to a connection once, whichever room it is for. */
     public const CONNECTION = 'queue_';
-    /** Delayed messages are looked for once a second; all others are told of by LISTEN and NOTIFY. */
-    private const POSTGRESQL = 'doctrine://%s?queue_name={room}&redeliver_timeout=600&check_delayed_interval=1000';
+    /** Delayed messages are looked for once a second; all others are told of by LISTEN and NOTIFY. What comes again after a minute, since its end could not be told, finds nothing to do. */
+    private const POSTGRESQL = 'doctrine://%s?queue_name={room}&redeliver_timeout=60&check_delayed_interval=1000';
     /** Never connected to. */
     private const NO_SERVER = 'pdo-sqlite:///:memory:';
 

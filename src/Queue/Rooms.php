@@ -27,6 +27,12 @@ final class Rooms
     ) {
     }
 
+    /** Whether their server has not answered the last time. */
+    public function isAway(): bool
+    {
+        return $this->isAway;
+    }
+
     public function areElsewhere(): bool
     {
         return QueueDsn::isElsewhere($this->setting);

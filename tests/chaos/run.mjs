@@ -10,12 +10,13 @@ import { expensive, malformed, twenty } from './attacks/crowds.mjs';
 import { batch, folderFor, large } from './attacks/delivering.mjs';
 import { full, fullAndKilled, hostile, readOnly } from './attacks/disks.mjs';
 import { importing } from './attacks/importing.mjs';
+import { machines } from './attacks/machines.mjs';
 import { moving } from './attacks/moving.mjs';
 import { supervisor, webServers, webWorkers } from './attacks/saving.mjs';
 import { watching } from './attacks/watching.mjs';
 import { later, root, Served } from './served.mjs';
 
-const ATTACKS = [webWorkers, webServers, supervisor, importing, large, batch, carrying, moving, watching, twenty, malformed, expensive, hostile, full, fullAndKilled, readOnly, clock];
+const ATTACKS = [webWorkers, webServers, supervisor, importing, large, batch, carrying, moving, watching, machines, twenty, malformed, expensive, hostile, full, fullAndKilled, readOnly, clock];
 
 const few = process.argv.includes('--short');
 const words = process.argv.slice(2).filter((word) => !word.startsWith('--'));

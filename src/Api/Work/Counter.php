@@ -12,12 +12,15 @@ use Tovrin\App\Machines\SameSources;
 use Tovrin\App\Machines\WorkLease;
 use Tovrin\App\Machines\WorkLeases;
 use Tovrin\App\Process\Leases;
+use Tovrin\App\Queue\Rooms;
 use Tovrin\App\Workers\Workers;
 
 /** Where workers elsewhere come and go. A worker is known by its key and the word that it calls itself. */
 final readonly class Counter
 {
-    public function __construct(private Workers $workers, private WorkLeases $leases, private HandOut $handOut, private HandIn $handIn, private SameSources $sources)
+    private const AGAIN_SECONDS = 3;
+
+    public function __construct(private Workers $workers, private WorkLeases $leases, private HandOut $handOut, private HandIn $handIn, private SameSources $sources, private Rooms $rooms)
     {
     }
 
@@ -32,17 +35,25 @@ final readonly class Counter
         if ($this->workers->isHere($name, $who->run, $who->title, $who->version, $key)) {
             $this->handIn->lostBy($name);
         }
+        // Whoever asks has nothing in hand: what was given before was lost on its way.
+        foreach ($this->leases->openOf($name) as $lease) {
+            $this->handIn->back($lease);
+        }
         $this->workers->says($name, $who->trouble);
         $worker = $this->workers->one($name) ?? throw new NotFound('This worker is not known.');
         if ('' !== $who->trouble) {
             return new WorkGiven(null, $who->trouble);
         }
 
-        return new WorkGiven($this->handOut->take($worker), match (true) {
-            $worker->isResting() => \sprintf('Nothing is given out to this worker until %s: %s', $worker->restsUntil?->format('H:i'), $worker->trouble),
-            $worker->isSlow => \sprintf('This worker takes %.1f times as long as the others: it gets what is left over.', $worker->times),
-            default => '',
-        });
+        $task = $this->handOut->take($worker);
+
+        return match (true) {
+            null !== $task => new WorkGiven($task),
+            $this->rooms->isAway() => new WorkGiven(null, 'The queue’s server does not answer the front. It is tried again.', self::AGAIN_SECONDS),
+            $worker->isResting() => new WorkGiven(null, \sprintf('Nothing is given out to this worker for a while, since it has failed again and again. The last time: %s', $worker->trouble)),
+            $worker->isSlow => new WorkGiven(null, \sprintf('This worker takes %.1f times as long as the others: it gets what is left over.', $worker->times)),
+            default => new WorkGiven(null),
+        };
     }
 
     public function here(Who $who, int $key): void

@@ -43,7 +43,7 @@ final readonly class CarryWork implements GradeWork
         $data = json_decode($request, false, 64, \JSON_THROW_ON_ERROR);
         \assert($data instanceof \stdClass && \is_string($data->how) && \is_array($data->here));
         $look = LookJson::read(json_encode($data->look, \JSON_THROW_ON_ERROR), $this->tables);
-        $asked = new CarryOver($look, [$photo->id()], CarryHow::from($data->how), true === $data->fit, true === $data->again, true === $data->areas);
+        $asked = new CarryOver($look, [], CarryHow::from($data->how), true === $data->fit, true === $data->again, true === $data->areas);
         /** @var list<float> $here */
         $here = array_values($data->here);
         $there = $this->carrier->on($photo, $asked);
