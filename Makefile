@@ -3,18 +3,19 @@ SHELL := /bin/bash
 PORT ?= 7310
 
 RUN_PACKAGES  := php-cli php-curl php-fpm php-sqlite3 php-mbstring php-xml php-zip nginx-light libnginx-mod-nchan liblcms2-2 libvips42 libraw-bin unzip
-TEST_PACKAGES := php-imagick chromium ffmpeg imagemagick liblcms2-utils python3-sklearn python3-pil icc-profiles-free
-
-CHAOS_PACKAGES := libfaketime
+TEST_PACKAGES := php-imagick php-pgsql postgresql libfaketime chromium ffmpeg imagemagick liblcms2-utils python3-sklearn python3-pil icc-profiles-free
+# A machine that only works for another one serves nothing.
+WORKER_PACKAGES := $(filter-out php-fpm nginx-light libnginx-mod-nchan,$(RUN_PACKAGES))
 
 PHP_LISTS  := composer.json $(wildcard versions/*/composer.json)
 NODE_LISTS := package-lock.json package.json studio/package.json tests/browser/package.json bench/package.json
 
-.PHONY: help demo test test-core test-one check chaos bench fresh photos screenshots build requirements packages tools clean
+.PHONY: help demo worker test test-core test-one check chaos bench fresh photos screenshots build requirements packages tools clean
 .NOTPARALLEL:
 
 help:
 	@echo "make demo         install, build, fill with the demo photos and serve on http://127.0.0.1:$(PORT)/"
+	@echo "make worker       install what a worker needs on a machine without the data; see docs/running.md"
 	@echo "make test         install what the tests need and run all of them"
 	@echo "make test-core    the colour maths alone; make test-one T=NAME: one class or method of the PHP tests"
 	@echo "make check        static analysis, code style, types"
@@ -27,6 +28,12 @@ help:
 demo: build
 	@echo "== Filling the data directory with the demo photos and serving them"
 	bin/tovrin demo --port $(PORT)
+
+# Neither Node nor a web server is needed.
+worker:
+	@bin/check-requirements --without-node
+	@bin/install-packages $(WORKER_PACKAGES)
+	@$(MAKE) --no-print-directory var/cache/compiled
 
 test: tools build
 	bin/test
@@ -53,7 +60,6 @@ check: tools build
 	node_modules/.bin/knip --no-progress
 
 chaos: tools build
-	@bin/install-packages $(CHAOS_PACKAGES)
 	node tests/chaos/run.mjs
 
 bench: tools build

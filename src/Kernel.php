@@ -28,13 +28,17 @@ use Tovrin\App\Grading\SampleSet;
 use Tovrin\App\Library\KeptData;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
+use Tovrin\App\Machines\HandIn;
 use Tovrin\App\Machines\RemoteWorker;
+use Tovrin\App\Machines\SameSources;
+use Tovrin\App\Machines\WorkLeases;
 use Tovrin\App\Message\FormerNames;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Stopping;
 use Tovrin\App\Queue\Outbox;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\QueueDsn;
+use Tovrin\App\Queue\Rooms;
 use Tovrin\App\Queue\Transport;
 use Tovrin\App\Repository\Sets;
 use Tovrin\App\Server\AheadOfNeed;
@@ -44,6 +48,7 @@ use Tovrin\App\Server\Housekeeping;
 use Tovrin\App\Server\Storage;
 use Tovrin\App\Server\Worker;
 use Tovrin\App\Workers\WorkerKeys;
+use Tovrin\App\Workers\Workers;
 use Tovrin\Core\Model\Table\Tables;
 use Tovrin\Core\Model\Table\TableShelf;
 
@@ -216,7 +221,7 @@ final class Kernel extends BaseKernel
         $services->set(Tables::class)->arg('$shelf', service(TableShelf::class))->arg('$kept', service(KeptData::class));
         $services->get(SqlitePragmas::class)->tag('doctrine.middleware', ['connection' => 'default']);
         $services->set(Database::class)->arg('$migrations', service('doctrine.migrations.dependency_factory'))->public();
-        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class, WorkerKeys::class, RemoteWorker::class, Stopping::class, Outbox::class, WorkerList::class] as $entry) {
+        foreach ([Housekeeping::class, Worker::class, Queue::class, ExportQueue::class, Deliveries::class, AheadOfNeed::class, Backup::class, Sets::class, SampleSet::class, SetWriter::class, SetImports::class, SetImporter::class, Journal::class, WorkerKeys::class, RemoteWorker::class, Stopping::class, Outbox::class, Rooms::class, WorkerList::class, Workers::class, WorkLeases::class, HandIn::class, SameSources::class] as $entry) {
             $services->get($entry)->public();
         }
     }

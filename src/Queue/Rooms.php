@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Queue;
 
+use Doctrine\DBAL\Exception as DbalException;
 use Doctrine\Persistence\ManagerRegistry;
 use Psr\Container\ContainerInterface;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\Exception\TransportException;
 use Symfony\Component\Messenger\Transport\Receiver\MessageCountAwareInterface;
+use Symfony\Component\Messenger\Transport\SetupableTransportInterface;
 use Symfony\Component\Messenger\Transport\TransportInterface;
 
 /** The transports themselves, wherever messages wait; and what to do while their server is away. */
@@ -50,6 +52,26 @@ final class Rooms
         \assert($transport instanceof TransportInterface);
 
         return $transport;
+    }
+
+    /**
+     * Makes what the queue's server needs, before several processes try to at once.
+     *
+     * @return bool false when it does not answer; they try again
+     */
+    public function prepare(): bool
+    {
+        $room = $this->room(Transport::Quick->value);
+
+        return !$this->tellOfMessages() || !$room instanceof SetupableTransportInterface || $this->tried(static function () use ($room): bool {
+            try {
+                $room->setup();
+            } catch (DbalException $e) {
+                throw new TransportException($e->getMessage(), 0, $e);
+            }
+
+            return true;
+        }, false);
     }
 
     /** Messages that wait there; none where the system does not tell. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Server;
 
 use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Queue\QueueDsn;
 
 /** What the owner of an installation may set for its web server, in the environment. */
 final readonly class Settings
@@ -36,12 +37,23 @@ final readonly class Settings
             throw new UsageError(\sprintf('TOVRIN_KEY: give at least %d letters, digits, "-" and "_"; "openssl rand -hex 24" makes a good one.', self::KEY_LEAST));
         }
 
+        self::refuseQueue((string) getenv('TOVRIN_QUEUE'));
         $workers = (string) getenv('TOVRIN_WORKERS');
         if (!\in_array($workers, ['', 'here', 'elsewhere'], true)) {
             throw new UsageError(\sprintf('TOVRIN_WORKERS: "%s" is not possible. Give "here", or "elsewhere" for a machine that has others make its files.', $workers));
         }
 
         return new self($hosts, '' === $key ? null : $key, 'elsewhere' === $workers);
+    }
+
+    private static function refuseQueue(string $queue): void
+    {
+        if (QueueDsn::isPostgreSql($queue) && !\extension_loaded('pdo_pgsql')) {
+            throw new UsageError('TOVRIN_QUEUE names a PostgreSQL server, which this PHP cannot speak to. Install Debian\'s package php-pgsql.');
+        }
+        if ('' !== $queue && !QueueDsn::isPostgreSql($queue) && !str_contains($queue, '{room}')) {
+            throw new UsageError(QueueDsn::wrong('TOVRIN_QUEUE'));
+        }
     }
 
     /** @return list<string> in small letters, as they were given */

@@ -8,6 +8,7 @@ use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Exception\UsageError;
 use Tovrin\App\Files\FileModes;
 use Tovrin\App\Kernel;
+use Tovrin\App\Queue\Rooms;
 
 /** From a data folder and a port to a studio that is served: everything is checked, and the folder locked, before anything is changed. */
 final readonly class Startup
@@ -37,6 +38,11 @@ final readonly class Startup
         null === $port || self::refusePort((int) $port);
         $kernel = Kernel::booted();
         Database::migrate($kernel, $say);
+        if (null !== $port) {
+            $rooms = $kernel->getContainer()->get(Rooms::class);
+            \assert($rooms instanceof Rooms);
+            $rooms->prepare() || $say('The queue’s server does not answer. What is asked for is kept, and handed on when it does.');
+        }
 
         return new self($kernel, $data, (int) $port, $settings, $lock);
     }
