@@ -123,8 +123,9 @@ export class Machine {
   }
 
   start(command, parts, environment = {}, group = null) {
-    const whole = [...(group ? ['sh', '-c', `for f in ${group.join(' ')}; do echo $$ > $f; done; exec "$@"`, '-'] : []), command, ...parts];
-    const [first, ...rest] = this.machines.apart ? ['ip', 'netns', 'exec', this.net, ...whole] : whole;
+    // The group first: inside a network of its own the control groups are not to be seen.
+    const joined = group ? ['sh', '-c', `for f in ${group.join(' ')}; do echo $$ > $f; done; exec "$@"`, '-'] : [];
+    const [first, ...rest] = [...joined, ...(this.machines.apart ? ['ip', 'netns', 'exec', this.net] : []), command, ...parts];
     const started = spawn(first, rest, { cwd: root, env: { ...process.env, ...environment }, stdio: ['pipe', 'pipe', 'pipe'] });
     started.said = '';
     for (const stream of [started.stdout, started.stderr]) stream.on('data', (text) => { started.said += text; });
