@@ -89,12 +89,15 @@ tools: packages vendor/.tools node_modules/.tools
 vendor/.tools: $(PHP_LISTS)
 	@echo "== Installing PHP packages, with those that test and check"
 	@bin/patiently composer install --no-interaction --no-progress
+	@chmod -R a+rX vendor
 	@touch vendor/autoload.php $@
 
 # Without the tools, unless they are there already.
 vendor/autoload.php: $(PHP_LISTS)
 	@echo "== Installing PHP packages"
 	@bin/patiently composer install --no-interaction --no-progress $(if $(wildcard vendor/.tools),,--no-dev)
+	@# Some packages come closed to others than whoever unpacks them; a service runs as a user of its own.
+	@chmod -R a+rX vendor
 	@touch $@
 
 var/cache/compiled: vendor/autoload.php bin/compile $(shell find core src -name '*.php')
