@@ -20,6 +20,7 @@ help:
 	@echo "make test-core    the colour maths alone; make test-one T=NAME: one class or method of the PHP tests"
 	@echo "make check        static analysis, code style, types"
 	@echo "make fresh        try \"make demo\" on a bare Debian in a folder; TEST=1 tries \"make test\" too, AS=user as an ordinary user (needs root)"
+	@echo "make fresh PAIR=1  carry the ten lines of docs/running.md out: a front and a machine with two workers (needs root)"
 	@echo "make chaos        attack a server of its own: kills, full disks, crowds, hostile files (takes ten minutes)"
 	@echo "make bench        measure speed and accuracy against other programs (takes minutes)"
 	@echo "make screenshots  take the pictures in docs/screenshots anew"
@@ -66,7 +67,7 @@ bench: tools build
 	bench/run
 
 fresh:
-	@bin/fresh-machine
+	@bin/fresh-$(if $(PAIR),pair,machine)
 
 photos:
 	demo/render

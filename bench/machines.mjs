@@ -1,7 +1,7 @@
 // What workers on other machines cost the front, and what each adds: a queue's server, a front and up to three workers, each in a network namespace of
 // its own (tests/machines). Each worker may have SHARE of a core, by control groups, so that this machine's cores are enough for all of them.
 //
-//   node bench/machines.mjs [FILES] [SHARE]      needs root
+//   node bench/machines.mjs [FILES] [SHARE]      needs root; with QUEUE=sqlite without a queue's server
 import { rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { Group } from '../tests/machines/groups.mjs';
@@ -21,7 +21,7 @@ const group = (name) => {
 
 try {
   const queue = await new QueueServer(await all.add('queue')).start();
-  const front = new Front(await all.add('front'), { TOVRIN_QUEUE: queue.address });
+  const front = new Front(await all.add('front'), process.env.QUEUE === 'sqlite' ? {} : { TOVRIN_QUEUE: queue.address });
   const ofFront = group('front');
   await front.start(ofFront.doors);
   const key = front.key('bench');
@@ -47,7 +47,7 @@ try {
     if (Number(done) !== ids.length * outputs.length) throw new Error(`Only ${done} files were made.`);
     return took;
   };
-  const idle = () => until(() => queue.count() === 0, 600_000, 500);
+  const idle = () => until(() => queue.count() === 0 && front.query('SELECT COUNT(*) FROM messenger_messages')[0] === '0', 600_000, 500);
 
   // One worker at its full speed makes ahead what is not measured: studies, pictures, edges.
   process.stdout.write(`Getting ready: ${String(files)} photos of 6 megapixels …\n`);
