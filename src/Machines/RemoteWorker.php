@@ -148,9 +148,9 @@ final class RemoteWorker
                     $front->send($task->lease, $name, $path, $tries++ > 0);
                 }, true);
             }
+            1 === $sent && $this->journal->say(\sprintf('Made and sent in %.1f s.', (hrtime(true) - $start) / 1e9));
             try {
                 [$next] = $this->patiently(fn (): array => $front->done($task->lease, $made, $files, (hrtime(true) - $start) / 1e9, $this->newLines(), $this->isStopped() || $sent > 1 ? null : $self->asks()), true) ?? [null];
-                $this->journal->say(\sprintf('Done in %.1f s.', (hrtime(true) - $start) / 1e9));
 
                 return $next;
             } catch (FrontRefuses $e) {

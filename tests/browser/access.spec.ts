@@ -107,6 +107,14 @@ test('axe-core finds nothing in dialogues and menus, in a small window, on an em
   await expect(room.getByRole('listitem').filter({ hasText: 'Can be made again' })).toContainText('0 MB');
   await page.getByRole('button', { name: 'Done' }).click();
   await expect(page.locator('.MuiDialog-root')).toHaveCount(0);
+  await page.getByRole('button', { name: /^Quillhaven Ceramics/ }).click();
+  await page.getByRole('menuitem', { name: 'Workers' }).click();
+  await expect(page.getByRole('list', { name: 'Workers' }).getByRole('listitem')).toHaveCount(2);
+  await expect(page.locator('.MuiDialog-container')).toHaveCSS('opacity', '1');
+  await expect(page.locator('.MuiMenu-root')).toHaveCount(0);
+  expect(await violations(page), 'workers').toEqual([]);
+  await page.getByRole('button', { name: 'Done' }).click();
+  await expect(page.locator('.MuiDialog-root')).toHaveCount(0);
   await page.setViewportSize({ width: 1024, height: 700 });
   await studio.settled();
   expect(await violations(page), 'a small window').toEqual([]);

@@ -30,6 +30,8 @@ async function answers(url: string): Promise<boolean> {
 
 interface Served {
   address: string;
+  /** Its data folder. */
+  data: string;
   stop: () => Promise<void>;
 }
 
@@ -57,6 +59,7 @@ export async function serve(command: 'demo' | 'serve', path: string): Promise<Se
   if (!(await answers(address + path))) throw new Error('Tovrin is not served.');
   return {
     address,
+    data,
     stop: async () => {
       server.kill('SIGTERM');
       await gone;
