@@ -37,6 +37,7 @@ use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\Stopping;
 use Tovrin\App\Queue\Outbox;
 use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\QueueConnection;
 use Tovrin\App\Queue\QueueDsn;
 use Tovrin\App\Queue\Rooms;
 use Tovrin\App\Queue\Transport;
@@ -189,7 +190,7 @@ final class Kernel extends BaseKernel
                 ]] + array_combine(
                     array_map(static fn (string $room): string => QueueDsn::CONNECTION.$room, self::rooms()),
                     // Debian 12's version or a later one, said here so that nobody connects only to ask.
-                    array_fill(0, \count(self::rooms()), ['url' => '%env(queue-server:TOVRIN_QUEUE)%', 'server_version' => '15']),
+                    array_fill(0, \count(self::rooms()), ['url' => '%env(queue-server:TOVRIN_QUEUE)%', 'server_version' => '15', 'wrapper_class' => QueueConnection::class]),
                 ),
             ],
             'orm' => [
@@ -207,7 +208,7 @@ final class Kernel extends BaseKernel
         ]);
         $services = $container->services();
         $services->defaults()->autowire()->autoconfigure();
-        $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Exception,Message,Api/Description}/', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
+        $services->load('Tovrin\App\\', __DIR__.'/')->exclude([__DIR__.'/{Entity,Command,Server,Exception,Message,Api/Description}/', __DIR__.'/Queue/QueueConnection.php', __DIR__.'/Kernel.php', __DIR__.'/polyfill-php85.php']);
         foreach ([AheadOfNeed::class, Backup::class, Housekeeping::class, Storage::class, Worker::class] as $service) {
             $services->set($service);
         }
