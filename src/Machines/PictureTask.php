@@ -11,7 +11,6 @@ use Tovrin\App\Library\PhotoParts;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Message\DrawPicture;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Transport;
 use Tovrin\App\Repository\Sets;
 use Tovrin\Core\Format\LookJson;
 use Tovrin\Core\Format\LookWriter;
@@ -20,8 +19,11 @@ use Tovrin\Core\Model\Table\Tables;
 /** The small picture of a photo, as it is graded now. */
 final readonly class PictureTask implements TaskKind
 {
-    public function __construct(private Sets $sets, private Grades $grades, private PictureMaker $pictures, private NeededFiles $needed, private PhotoStore $store, private Tables $tables, private Queue $messages)
+    use AskedForAgain;
+
+    public function __construct(private Sets $sets, private Grades $grades, private PictureMaker $pictures, private NeededFiles $needed, private PhotoStore $store, private Tables $tables, Queue $messages)
     {
+        $this->messages = $messages;
     }
 
     public function kind(): string
@@ -77,20 +79,5 @@ final readonly class PictureTask implements TaskKind
     public function goesOn(WorkLease $lease, string $stage, float $share): bool
     {
         return $this->sets->photo($lease->subject)?->revision() === $lease->basedOn;
-    }
-
-    public function giveBack(WorkLease $lease): void
-    {
-        $this->messages->put($this->again($lease->subject), Transport::Ahead);
-    }
-
-    public function failed(WorkLease $lease): void
-    {
-        $this->messages->put($this->again($lease->subject), Transport::Own);
-    }
-
-    public function lost(WorkLease $lease): void
-    {
-        $this->giveBack($lease);
     }
 }

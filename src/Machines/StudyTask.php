@@ -8,14 +8,16 @@ use Tovrin\App\Learning\PhotoColours;
 use Tovrin\App\Library\PhotoParts;
 use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Transport;
 use Tovrin\App\Repository\Sets;
 
 /** What there is to know of a photo before anything is chosen in it. */
 final readonly class StudyTask implements TaskKind
 {
-    public function __construct(private Sets $sets, private PhotoColours $colours, private Queue $messages)
+    use AskedForAgain;
+
+    public function __construct(private Sets $sets, private PhotoColours $colours, Queue $messages)
     {
+        $this->messages = $messages;
     }
 
     public function kind(): string
@@ -63,20 +65,5 @@ final readonly class StudyTask implements TaskKind
     public function goesOn(WorkLease $lease, string $stage, float $share): bool
     {
         return null !== $this->sets->photo($lease->subject);
-    }
-
-    public function giveBack(WorkLease $lease): void
-    {
-        $this->messages->put($this->again($lease->subject), Transport::Ahead);
-    }
-
-    public function failed(WorkLease $lease): void
-    {
-        $this->messages->put($this->again($lease->subject), Transport::Own);
-    }
-
-    public function lost(WorkLease $lease): void
-    {
-        $this->giveBack($lease);
     }
 }

@@ -9,18 +9,20 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Message\DrawPicture;
 use Tovrin\App\Message\StudyPhoto;
 use Tovrin\App\Queue\Queue;
+use Tovrin\App\Queue\Rooms;
 use Tovrin\App\Queue\Transport;
 
 /** Asks for what is made ahead of need and is not there: after an update, or when messages were lost. */
 final readonly class AheadOfNeed
 {
-    public function __construct(private Connection $connection, private Queue $queue, private PhotoStore $store)
+    public function __construct(private Connection $connection, private Queue $queue, private PhotoStore $store, private Rooms $rooms)
     {
     }
 
     public function ask(): void
     {
-        if ([] !== $this->connection->fetchFirstColumn('SELECT 1 FROM messenger_messages WHERE queue_name = ? LIMIT 1', [Transport::Ahead->value])) {
+        $isWaiting = $this->rooms->areElsewhere() ? $this->rooms->count(Transport::Ahead) > 0 : [] !== $this->connection->fetchFirstColumn('SELECT 1 FROM messenger_messages WHERE queue_name = ? LIMIT 1', [Transport::Ahead->value]);
+        if ($isWaiting) {
             // It has been asked for, and is under way.
             return;
         }

@@ -59,6 +59,7 @@ final readonly class Backup
             unset($copy);
             self::copied($data.'/'.self::VERSION, $folder.'/'.self::VERSION);
             self::put($new, $folder.'/'.self::DATABASE);
+            self::certificate($data, $folder);
             self::sweep($folder, $known);
         } catch (IOException|\Doctrine\DBAL\Exception $e) {
             throw new UsageError(\sprintf('The backup could not be written to "%s": %s. A backup that was there before is left as it was.', $folder, disk_free_space(is_dir($folder) ? $folder : \dirname($folder)) < 1e6 ? 'its disk is full' : rtrim($e->getMessage(), '.')), 0, $e);
@@ -89,6 +90,7 @@ final readonly class Backup
             foreach ([...self::inside($folder), self::VERSION] as $inside) {
                 $copied += (int) self::copied("$folder/$inside", "$data/$inside");
             }
+            self::certificate($folder, $data);
             // Last: with it the folder is a data folder.
             self::copied($folder.'/'.self::DATABASE, $data.'/'.self::DATABASE);
         } catch (IOException $e) {
@@ -96,6 +98,13 @@ final readonly class Backup
         }
 
         return $copied;
+    }
+
+    /** What workers on other machines know this one by, if there are any. */
+    private static function certificate(string $from, string $to): void
+    {
+        $inside = '/'.WorkerDoor::SELF_MADE;
+        is_file($from.$inside) && self::copied($from.$inside, $to.$inside);
     }
 
     private static function refuseOther(string $data, string $folder): void

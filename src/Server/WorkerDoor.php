@@ -13,7 +13,8 @@ use Tovrin\App\Exception\UsageError;
  */
 final readonly class WorkerDoor
 {
-    private const SELF_MADE = 'worker-certificate.pem';
+    /** Its name in the data folder. Back-ups take it along: the keys of workers go by it. */
+    public const SELF_MADE = 'worker-certificate.pem';
     private const DAYS = 7300;
 
     /** @param string $at address and port */

@@ -133,7 +133,7 @@ final readonly class Workers
     /** Whether there is one that makes files of any size. */
     public function isAnyThere(): bool
     {
-        foreach ($this->all() as $one) {
+        foreach ($this->states() as $one) {
             if (WorkerKind::Any->value === $one->lane && $one->isThere()) {
                 return true;
             }
@@ -145,9 +145,10 @@ final readonly class Workers
     /** A worker by its name; null when it is unknown. */
     public function one(string $name): ?WorkerState
     {
-        foreach ($this->all() as $one) {
+        $all = $this->states();
+        foreach ($all as $one) {
             if ($one->name === $name) {
-                return $one;
+                return self::compared($one, $all);
             }
         }
 
@@ -157,33 +158,37 @@ final readonly class Workers
     /** @return list<WorkerState> those of this machine first */
     public function all(): array
     {
+        $all = $this->states();
+
+        return array_map(static fn (WorkerState $one): WorkerState => self::compared($one, $all), $all);
+    }
+
+    /** @return list<WorkerState> */
+    private function states(): array
+    {
         /** @var list<array<string, mixed>> $rows */
         $rows = $this->connection->fetchAllAssociative('SELECT * FROM worker ORDER BY key_id IS NOT NULL, title, name');
 
-        return self::compared(array_map(WorkerState::of(...), $rows));
+        return array_map(WorkerState::of(...), $rows);
     }
 
     /**
-     * How many times as long each takes as the others do, as far as that can be said.
+     * How many times as long one takes as the others do, as far as that can be said.
      *
      * @param list<WorkerState> $all
-     *
-     * @return list<WorkerState>
      */
-    private static function compared(array $all): array
+    private static function compared(WorkerState $one, array $all): WorkerState
     {
-        return array_map(static function (WorkerState $one) use ($all): WorkerState {
-            $others = [];
-            foreach ($all as $other) {
-                if ($other->name !== $one->name && null !== $other->pace && $other->paced >= self::PACED_LEAST && $other->isThere() && !$other->isResting()) {
-                    $others[] = $other->pace;
-                }
+        $others = [];
+        foreach ($all as $other) {
+            if ($other->name !== $one->name && null !== $other->pace && $other->paced >= self::PACED_LEAST && $other->isThere() && !$other->isResting()) {
+                $others[] = $other->pace;
             }
-            sort($others);
-            $times = [] === $others || null === $one->pace || $one->paced < self::PACED_LEAST ? 1.0 : $one->pace / $others[intdiv(\count($others), 2)];
+        }
+        sort($others);
+        $times = [] === $others || null === $one->pace || $one->paced < self::PACED_LEAST ? 1.0 : $one->pace / $others[intdiv(\count($others), 2)];
 
-            return $one->comparedWith($times, \count($others), $times >= self::SLOW);
-        }, $all);
+        return $one->comparedWith($times, \count($others), $times >= self::SLOW);
     }
 
     private function forgetGone(): void

@@ -6,6 +6,7 @@ namespace Tovrin\Tests\App;
 
 use Symfony\Component\Process\Process;
 use Tovrin\App\Server\Housekeeping;
+use Tovrin\App\Server\WorkerDoor;
 use Tovrin\Tests\Outside;
 
 /** "bin/tovrin backup" and "restore": right in themselves, whatever goes on meanwhile. */
@@ -19,6 +20,8 @@ final class BackupTest extends ApiTestCase
         $this->grade(1, 0, self::SHIFT);
         $this->deliver(1, 1, ['format' => 'png', 'lattice' => 9]);
         $this->work();
+        // By it, workers on other machines know this one.
+        $certificate = WorkerDoor::pin($this->data);
         $backup = $this->data.'-backup';
         self::assertStringContainsString('2 photos', $this->said('backup', $backup));
         $file = (string) file_get_contents($this->data.'/exports/1');
@@ -34,6 +37,7 @@ final class BackupTest extends ApiTestCase
         self::assertSame(1, $this->json('GET', '/api/photos/1/grade', '/api/photos/{id}/grade')['revision']);
         self::assertSame(200, $this->call('GET', '/api/photos/2')->getStatusCode());
         self::assertStringEqualsFile($restored.'/exports/1', $file);
+        self::assertSame($certificate, WorkerDoor::pin($restored));
         foreach (['preview', 'thumb', 'full'] as $picture) {
             self::assertSame(200, $this->call('GET', '/api/photos/1/'.$picture)->getStatusCode());
         }

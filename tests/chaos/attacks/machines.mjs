@@ -117,6 +117,8 @@ async function attacked(all, few) {
   const list = (await front.ask('GET', '/api/workers')).json ?? [];
   notes.push(`${told.join('; ')}.`);
   notes.push(`Made by: ${list.filter(({ here }) => !here).map(({ title, done, failed }) => `${title} ${String(done)} (${String(failed)} failed)`).join(', ')}; carried over ${carriedAll ? 'to all' : 'NOT to all'}; pictures drawn ${String(drawn)}, studied ${String(studied)} of ${String(photoCount)}.`);
+  const failures = list.flatMap(({ title, said }) => said.filter(({ line }) => /fail|not heard/i.test(line)).map(({ line }) => `${title}: ${line}`));
+  if (failures.length > 0) notes.push(failures.slice(0, 4).join('\n  '));
   if (!all.apart) notes.push('All on loopback: this needs root for networks of their own.');
   if (broken + differing > 0) notes.push(`${String(broken)} broken, ${String(differing)} kinds differ.`);
   const lost = Math.abs(count - names.length) + (ended ? ended.failed + ended.stopped : 1) + broken + differing + (carriedAll ? 0 : 1) + (photoCount - drawn) + (photoCount - studied);
