@@ -57,7 +57,7 @@ try {
   await workers[0].stop();
 
   process.stdout.write(`Each worker may have ${String(100 * share)} % of a core (control groups). ${String(files)} JPEGs of 6 megapixels, three moves, each of another photo:\n`);
-  let [first, cost] = [0, 0];
+  let first = 0;
   for (let count = 1; count <= workers.length; count++) {
     // Nothing is there yet, as on a machine that comes new.
     for (const worker of workers.slice(0, count)) rmSync(join(worker.folder, 'cache'), { recursive: true, force: true });
@@ -68,8 +68,7 @@ try {
     const took = await deliver(photos, [{ format: 'jpeg' }]);
     const [spent, after] = [ofFront.seconds() - seconds, front.machine.traffic()];
     if (count === 1) first = took;
-    cost = spent / files;
-    process.stdout.write(`  ${String(count)} worker${count > 1 ? 's' : ' '}  ${took.toFixed(1)} s, ${(files / took).toFixed(2)} files a second, ${(first / took).toFixed(2)} × one; the front: ${(1000 * cost).toFixed(0)} ms of processor time a file, ${((after.sent - traffic.sent) / files / 1e6).toFixed(2)} MB sent and ${((after.received - traffic.received) / files / 1e6).toFixed(2)} MB received a file\n`);
+    process.stdout.write(`  ${String(count)} worker${count > 1 ? 's' : ' '}  ${took.toFixed(1)} s, ${(files / took).toFixed(2)} files a second, ${(first / took).toFixed(2)} × one; the front: ${(1000 * spent / files).toFixed(0)} ms of processor time a file, ${((after.sent - traffic.sent) / files / 1e6).toFixed(2)} MB sent and ${((after.received - traffic.received) / files / 1e6).toFixed(2)} MB received a file\n`);
     for (const worker of workers.slice(0, count)) await worker.stop();
   }
 
@@ -82,8 +81,10 @@ try {
   const took = await deliver(photos.slice(0, 8), kinds);
   const [spent, after] = [ofFront.seconds() - seconds, front.machine.traffic()];
   process.stdout.write(`Three files of each photo, one worker at full speed: ${(took / 24).toFixed(2)} s a file; the front: ${(1000 * spent / 24).toFixed(0)} ms a file, ${((after.sent - traffic.sent) / 24 / 1e6).toFixed(2)} MB sent and ${((after.received - traffic.received) / 24 / 1e6).toFixed(2)} MB received a file\n`);
+  const since = ofFront.seconds();
   const alone = await deliver(photos, [{ format: 'jpeg', quality: 91 }]);
-  process.stdout.write(`One worker at full speed: ${(alone / files).toFixed(2)} s a file. One core of the front is used up by ${(alone / files / cost).toFixed(0)} such workers (${(1 / cost).toFixed(0)} files a second).\n`);
+  const cost = (ofFront.seconds() - since) / files;
+  process.stdout.write(`One worker at full speed: ${(alone / files).toFixed(2)} s a file; the front: ${(1000 * cost).toFixed(0)} ms a file. One core of the front is used up by ${(alone / files / cost).toFixed(0)} such workers (${(1 / cost).toFixed(0)} files a second).\n`);
 
   // Nothing to do: what it costs that workers are there.
   for (const worker of workers.slice(1)) worker.start();

@@ -19,7 +19,7 @@ final class RemoteWorker
 {
     /** Seconds between tries while the front is away; the first come sooner. */
     private const PATIENCE_MOST = 10.0;
-    private const TOLD_SECONDS = 2.0;
+    private const TOLD_SECONDS = 4.0;
     /** With less than so many bytes free nothing is begun. */
     public const ROOM_LEAST = 40_000_000;
     /** Times that a file is sent anew since it did not arrive as it was. */
