@@ -64,7 +64,7 @@ final readonly class WebServer
         return [
             new Program('php', [$fpm, '--nodaemonize', ...0 === posix_geteuid() ? ['--allow-to-run-as-root'] : [], '--fpm-config', "$run/php-fpm.conf", ...$options, '-d', 'log_errors=1', '-d', 'error_log='.$this->log()], true, fn () => $files->remove(glob($this->sockets().'/*.sock') ?: [])),
             // What it had received and not handed on is nobody's when it starts.
-            new Program('web', [$nginx, '-e', $this->log(), '-p', $run, '-c', "$run/nginx.conf"], true, fn () => $files->remove([...glob("$run/{bodies,answers}", \GLOB_BRACE) ?: [], Sockets::events($this->dataDir)]), [$this->sockets().'/prompt.sock', $this->sockets().'/patient.sock']),
+            new Program('web', [$nginx, '-e', $this->log(), '-p', $run, '-c', "$run/nginx.conf"], true, fn () => $files->remove([...glob("$run/{bodies,answers}", \GLOB_BRACE) ?: [], Sockets::events($this->dataDir)]), [$this->sockets().'/prompt.sock', $this->sockets().'/patient.sock', $this->sockets().'/work.sock']),
         ];
     }
 
