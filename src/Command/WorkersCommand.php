@@ -31,7 +31,7 @@ final class WorkersCommand extends Command
         }
         foreach ($all as $one) {
             $speed = null === $one->speed ? '' : \sprintf(', %.1f megapixels a second', $one->speed);
-            $output->writeln(\sprintf('%s: %s%s; %d done, %d failed%s', $one->title, $one->state, '' === $one->doing ? '' : \sprintf(' at %s (%d %%)', $one->doing, (int) (100 * $one->share)), $one->done, $one->failed, $speed), OutputInterface::OUTPUT_RAW);
+            $output->writeln(\sprintf('%s%s: %s%s; %d done, %d failed%s', $one->title, $one->here ? '' : \sprintf(' (key "%s")', $one->key), $one->state, '' === $one->doing ? '' : \sprintf(' at %s (%d %%)', $one->doing, (int) (100 * $one->share)), $one->done, $one->failed, $speed), OutputInterface::OUTPUT_RAW);
             if ('' !== $one->why) {
                 $output->writeln('  '.$one->why, OutputInterface::OUTPUT_RAW);
             }

@@ -16,7 +16,7 @@ final readonly class WorkerState
     /**
      * @param string                  $name    as Leases has it
      * @param string                  $lane    what it takes, see WorkerKind
-     * @param int|null                $key     number of its key; null for a worker of this machine
+     * @param string|null             $key     name of its key; null for a worker of this machine, empty when it was revoked
      * @param float|null              $pace    seconds a megapixel of JPEG
      * @param int                     $paced   files that this was taken on
      * @param string                  $trouble what it failed at last
@@ -29,7 +29,7 @@ final readonly class WorkerState
         public string $name,
         public string $lane,
         public string $title,
-        public ?int $key,
+        public ?string $key,
         public string $version,
         public \DateTimeImmutable $seenAt,
         public \DateTimeImmutable $hereSince,
@@ -57,7 +57,7 @@ final readonly class WorkerState
             $text('name'),
             $text('lane'),
             $text('title'),
-            null === ($row['key_id'] ?? null) ? null : $number('key_id'),
+            null === ($row['key_id'] ?? null) ? null : $text('key_name'),
             $text('version'),
             new DatePoint($text('seen_at')),
             new DatePoint($text('here_since')),

@@ -167,7 +167,7 @@ final readonly class Workers
     private function states(): array
     {
         /** @var list<array<string, mixed>> $rows */
-        $rows = $this->connection->fetchAllAssociative('SELECT * FROM worker ORDER BY key_id IS NOT NULL, title, name');
+        $rows = $this->connection->fetchAllAssociative('SELECT worker.*, worker_key.name AS key_name FROM worker LEFT JOIN worker_key ON worker_key.id = key_id ORDER BY key_id IS NOT NULL, title, worker.name');
 
         return array_map(WorkerState::of(...), $rows);
     }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Worker } from '../../studio/src/api/client';
-import { doing, logLine, needsCare, record, stateOf, summary } from '../../studio/src/features/shell/workers';
+import { doing, logLine, needsCare, record, stateOf, summary, whereabouts } from '../../studio/src/features/shell/workers';
 
-const worker = (change: Partial<Worker> = {}): Worker => ({ name: '@1-ab-1', title: 'kiln', here: false, state: 'waiting', why: '', doing: '', stage: '', share: 0, done: 0, failed: 0, speed: null, silent: 3, since: '2026-12-01T08:00:00+00:00', said: [], ...change });
+const worker = (change: Partial<Worker> = {}): Worker => ({ name: '@1-ab-1', title: 'kiln', here: false, key: 'farm', state: 'waiting', why: '', doing: '', stage: '', share: 0, done: 0, failed: 0, speed: null, silent: 3, since: '2026-12-01T08:00:00+00:00', said: [], ...change });
 
 describe('workers in words', () => {
   it('says what one is at and how far', () => {
@@ -17,6 +17,12 @@ describe('workers in words', () => {
     expect(record(worker({ done: 1 }))).toBe('1 task done');
     expect(record(worker({ done: 1200, failed: 2, speed: 4.26 }))).toBe('1200 tasks done · 2 failed · 4.3 megapixels a second');
     expect(record(worker({ done: 5, speed: 31.4 }))).toBe('5 tasks done · 31 megapixels a second');
+  });
+
+  it('says where one is, and by which key', () => {
+    expect(whereabouts(worker())).toBe('on another machine, key “farm”');
+    expect(whereabouts(worker({ key: '' }))).toContain('revoked');
+    expect(whereabouts(worker({ here: true, key: '' }))).toBe('');
   });
 
   it('names those that somebody should look after', () => {

@@ -25,7 +25,7 @@ use Tovrin\App\Machines\WorkLeases;
 #[AsController]
 final readonly class WorkController
 {
-    public function __construct(private Counter $counter, private WorkLeases $leases, private HandIn $handIn, private HandedBack $files)
+    public function __construct(private FrontDesk $desk, private WorkLeases $leases, private HandIn $handIn, private HandedBack $files)
     {
     }
 
@@ -33,14 +33,14 @@ final readonly class WorkController
     #[Route('/api/work/take', options: Pool::TAKES_LONG, methods: ['POST'])]
     public function take(#[JsonBody] TakeWork $body, Request $request): WorkGiven
     {
-        return $this->counter->take($body, self::key($request));
+        return $this->desk->take($body, self::key($request));
     }
 
     /** The worker is there, and what it has in hand too. */
     #[Route('/api/work/here', methods: ['POST'])]
     public function here(#[JsonBody] Who $body, Request $request): Response
     {
-        $this->counter->here($body, self::key($request));
+        $this->desk->here($body, self::key($request));
 
         return new Response('', 204);
     }
@@ -49,7 +49,7 @@ final readonly class WorkController
     #[Route('/api/work/gone', methods: ['POST'])]
     public function gone(#[JsonBody] Who $body, Request $request): Response
     {
-        $this->counter->gone($body, self::key($request));
+        $this->desk->gone($body, self::key($request));
 
         return new Response('', 204);
     }
@@ -72,7 +72,7 @@ final readonly class WorkController
     public function progress(string $token, #[JsonBody] WorkMoves $body, Request $request): WorkGoesOn
     {
         $lease = $this->lease($token, $request);
-        $this->counter->told($lease, $body->lines);
+        $this->desk->told($lease, $body->lines);
 
         return new WorkGoesOn($this->handIn->goesOn($lease, $body->stage, $body->share));
     }
@@ -105,10 +105,10 @@ final readonly class WorkController
     public function done(string $token, #[JsonBody] WorkDone $body, Request $request): WorkGiven
     {
         $lease = $this->lease($token, $request);
-        $this->counter->told($lease, $body->lines);
+        $this->desk->told($lease, $body->lines);
         $this->handIn->done($lease, $body->made(), array_map(static fn (FileBack $file): TaskFile => new TaskFile($file->name, $file->sha256, $file->bytes), $body->files), $body->seconds);
 
-        return null === $body->next ? new WorkGiven(null) : $this->counter->take($body->next, self::key($request));
+        return null === $body->next ? new WorkGiven(null) : $this->desk->take($body->next, self::key($request));
     }
 
     /** It could not be done; somebody else tries. */
@@ -116,7 +116,7 @@ final readonly class WorkController
     public function failed(string $token, #[JsonBody] WorkFails $body, Request $request): Response
     {
         $lease = $this->lease($token, $request);
-        $this->counter->told($lease, $body->lines);
+        $this->desk->told($lease, $body->lines);
         $this->handIn->failed($lease, $body->why);
 
         return new Response('', 204);

@@ -13,6 +13,7 @@ final readonly class WorkerView
      * @param string       $name    that no other worker has
      * @param string       $title   for people
      * @param bool         $here    whether it is on the machine that holds the data
+     * @param string       $key     name of its key, for one on another machine
      * @param string       $state   working, waiting, slow, resting, unable or silent
      * @param string       $why     it is not given work as the others are; empty where it is
      * @param string       $doing   what it has in hand; empty for nothing
@@ -28,6 +29,7 @@ final readonly class WorkerView
         public string $name,
         public string $title,
         public bool $here,
+        public string $key,
         public string $state,
         public string $why,
         public string $doing,
@@ -60,6 +62,7 @@ final readonly class WorkerView
             $worker->name,
             '' !== $worker->title ? $worker->title : \sprintf('This server, worker %d', $number),
             !$worker->isElsewhere(),
+            $worker->key ?? '',
             $state,
             $why,
             $inHand['title'] ?? '',

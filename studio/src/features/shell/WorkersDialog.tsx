@@ -2,7 +2,7 @@ import { Box, Button, Collapse, Dialog, DialogActions, DialogContent, DialogTitl
 import { useQuery } from '@tanstack/react-query';
 import { useId, useState } from 'react';
 import { api, type Worker } from '../../api/client';
-import { doing, logLine, needsCare, record, stateOf, summary } from './workers';
+import { doing, logLine, needsCare, record, stateOf, summary, whereabouts } from './workers';
 
 const EVERY_MS = 1500;
 
@@ -40,15 +40,16 @@ export function WorkersDialog({ onClose }: { onClose: () => void }) {
 
 function Row({ worker }: { worker: Worker }) {
   const [open, setOpen] = useState(false);
-  const { title, here, why, share, said } = worker;
+  const { title, why, share, said } = worker;
   const what = doing(worker);
+  const where = whereabouts(worker);
   const cared = needsCare(worker);
   return (
     <Box role="listitem" aria-label={title} sx={{ py: 1, borderBottom: '1px solid #555', '&:last-child': { borderBottom: 0 } }}>
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
         <Typography variant="body2" noWrap sx={{ flex: 1, minWidth: 0 }}>
           {title}
-          {!here && <Typography variant="caption" component="span" sx={{ ml: 1 }}>on another machine</Typography>}
+          {where !== '' && <Typography variant="caption" component="span" sx={{ ml: 1 }}>{where}</Typography>}
         </Typography>
         <Typography variant="body2" sx={{ flexShrink: 0, color: cared ? 'warning.light' : undefined }}>{stateOf(worker)}</Typography>
       </Box>

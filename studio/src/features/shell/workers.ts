@@ -28,6 +28,9 @@ export function doing({ doing: what, stage, share }: Worker): string {
   return share > 0 ? `${first} · ${stage.toLowerCase()}, ${String(Math.round(100 * share))} %` : first;
 }
 
+/** Where it is, when that is not the server itself, and what lets it in. */
+export const whereabouts = ({ here, key }: Worker): string => (here ? '' : key === '' ? 'on another machine, its key was revoked' : `on another machine, key “${key}”`);
+
 /** What it has done, and how fast. */
 export function record({ done, failed, speed }: Worker): string {
   const parts = [done === 1 ? '1 task done' : `${String(done)} tasks done`];

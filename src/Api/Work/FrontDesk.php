@@ -16,7 +16,7 @@ use Tovrin\App\Queue\Rooms;
 use Tovrin\App\Workers\Workers;
 
 /** Where workers elsewhere come and go. A worker is known by its key and the word that it calls itself. */
-final readonly class Counter
+final readonly class FrontDesk
 {
     private const AGAIN_SECONDS = 3;
 
