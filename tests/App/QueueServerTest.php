@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\Tests\App;
 
+use Doctrine\DBAL\Connection;
 use Symfony\Component\Process\Process;
 use Tovrin\App\Queue\Outbox;
 use Tovrin\App\Queue\Rooms;
@@ -13,6 +14,9 @@ use Tovrin\Tests\Outside;
 /** A queue in a PostgreSQL server of this test's own: what is kept is handed on, what is not kept is not, and a server that is away loses nothing. */
 final class QueueServerTest extends ApiTestCase
 {
+    /** Made once: that takes longer than all the rest. */
+    private static ?string $cluster = null;
+
     private string $folder;
     private int $port;
     private ?Process $server = null;
@@ -24,19 +28,24 @@ final class QueueServerTest extends ApiTestCase
         if ([] === $programs || !\extension_loaded('pdo_pgsql')) {
             self::markTestSkipped('PostgreSQL is not installed; "make test" installs it.');
         }
-        $this->folder = Outside::scratch();
+        $isNew = null === self::$cluster;
+        $this->folder = self::$cluster ??= Outside::scratch();
         chmod($this->folder, 0o777);
         $free = stream_socket_server('tcp://127.0.0.1:0');
         \assert(false !== $free);
         $this->port = (int) substr((string) strrchr((string) stream_socket_get_name($free, false), ':'), 1);
         fclose($free);
         // It refuses to be run by root.
-        $this->command(\dirname($programs[0]).'/initdb', '-D', $this->folder.'/cluster', '-A', 'trust', '-U', 'tovrin', '-E', 'UTF8', '--no-sync')->mustRun();
+        $isNew && $this->command(\dirname($programs[0]).'/initdb', '-D', $this->folder.'/cluster', '-A', 'trust', '-U', 'tovrin', '-E', 'UTF8', '--no-sync')->mustRun();
         $this->start();
         $this->kernel->shutdown();
         $_ENV['TOVRIN_QUEUE'] = $_SERVER['TOVRIN_QUEUE'] = "postgresql://tovrin@127.0.0.1:$this->port/postgres";
         $this->kernel->boot();
         self::assertTrue($this->rooms()->prepare());
+        // Whatever the test before has left is not this one's.
+        $queue = $this->kernel->getContainer()->get('doctrine.dbal.queue_quick_connection');
+        self::assertInstanceOf(Connection::class, $queue);
+        $queue->executeStatement('DELETE FROM messenger_messages');
     }
 
     protected function tearDown(): void
