@@ -6,7 +6,6 @@ namespace Tovrin\App\Api\Workers;
 
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
-use Tovrin\App\Api\Http\Pool;
 
 /** Who makes files, draws and studies. */
 #[AsController]
@@ -17,7 +16,7 @@ final readonly class WorkerController
      *
      * @return list<WorkerView>
      */
-    #[Route('/api/workers', options: Pool::TAKES_LONG, methods: ['GET'])]
+    #[Route('/api/workers', methods: ['GET'])]
     public function all(WorkerList $list): array
     {
         return $list->all();
