@@ -50,10 +50,10 @@ final readonly class ExportQueue
     }
 
     /** Asks for one file again whose worker or message was lost. */
-    public function sendAgain(int $job): void
+    public function sendAgain(int $job, Transport $transport = Transport::Steady): void
     {
         $this->connection->executeStatement('UPDATE export_job SET seen_at = ? WHERE id = ?', [Leases::at(), $job]);
-        $this->queue->put(new MakeFile($job), Transport::Steady);
+        $this->queue->put(new MakeFile($job), $transport);
     }
 
     /** Takes a waiting file up for this process; false when it is not waiting any more, is stopped or paused. */
@@ -106,6 +106,20 @@ final readonly class ExportQueue
     public function giveBack(int $job, string $worker): bool
     {
         return $this->putBack($job, $worker, 1);
+    }
+
+    /**
+     * Has a file made by the machine with the data that a worker elsewhere has failed at.
+     *
+     * @param string $holder in whose name that one had it
+     * @param string $worker as Workers has it
+     */
+    public function failedElsewhere(int $job, string $holder, string $worker): void
+    {
+        if ($this->giveBack($job, $holder)) {
+            $this->connection->executeStatement('UPDATE export_job SET failed_by = ? WHERE id = ?', [$worker, $job]);
+            $this->sendAgain($job, Transport::Own);
+        }
     }
 
     /** Has a file made again whose worker has died. One that has outlived several workers is given up: it may be what they die of. */

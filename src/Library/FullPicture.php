@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Library;
 
 use Tovrin\App\Entity\Photo;
+use Tovrin\App\Files\SameFile;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\Decode\PictureFile;
 use Tovrin\App\Imaging\Decode\PictureFormat;
@@ -29,7 +30,7 @@ final readonly class FullPicture
     public function keepOriginal(string $key, PictureFormat $format): void
     {
         $full = $this->store->full($key, $format->value);
-        if (!@link($this->store->original($key), $full) && !@copy($this->store->original($key), $full)) {
+        if (!SameFile::put($this->store->original($key), $full)) {
             throw new PictureError('The picture could not be stored: the disk is full or has failed. Free some space and import it again.');
         }
     }

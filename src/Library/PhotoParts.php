@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Library;
 
+use Tovrin\App\Files\SameFile;
 use Tovrin\App\Imaging\AtomicFile;
 use Tovrin\App\Imaging\PictureError;
 
@@ -56,6 +57,20 @@ final readonly class PhotoParts
         return array_values(array_filter(array_map(self::name(...), glob(\dirname($this->store->original($key)).'/*') ?: []), fn (string $name): bool => $this->isFound($key, $name)));
     }
 
+    /** The digest of a file beside a photo. That of the original, which never changes and may be large, is kept. */
+    public function digest(string $key, string $name): string
+    {
+        $path = (string) $this->path($key, $name);
+        $kept = self::ORIGINAL === $name ? $this->store->ifKept($path.'.sha256') : null;
+        if (null !== $kept) {
+            return $kept;
+        }
+        $digest = (string) hash_file('sha256', $path);
+        self::ORIGINAL === $name && $this->store->keep($path.'.sha256', $digest);
+
+        return $digest;
+    }
+
     /** Keeps what was found elsewhere, unless it has been found here meanwhile. */
     public function keep(string $key, string $name, string $path): void
     {
@@ -64,7 +79,7 @@ final readonly class PhotoParts
             return;
         }
         try {
-            AtomicFile::make($to, static fn (string $part): bool => @link($path, $part) || @copy($path, $part));
+            AtomicFile::make($to, static fn (string $part): bool => SameFile::put($path, $part));
         } catch (PictureError) {
             // It is found again when it is needed.
         }

@@ -37,19 +37,6 @@ final readonly class PhotoStore
         return $this->photo($key).'/original';
     }
 
-    /** The digest of the original, which never changes. */
-    public function originalDigest(string $key): string
-    {
-        $path = $this->original($key).'.sha256';
-        $digest = (string) $this->ifKept($path);
-        if ('' === $digest) {
-            $digest = (string) hash_file('sha256', $this->original($key));
-            $this->keep($path, $digest);
-        }
-
-        return $digest;
-    }
-
     public function preview(string $key): string
     {
         return $this->photo($key).'/preview.jpg';

@@ -4,25 +4,22 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Machines;
 
-use Doctrine\DBAL\Connection;
 use Doctrine\ORM\EntityManagerInterface;
 use Tovrin\App\Delivery\ExportQueue;
 use Tovrin\App\Delivery\ExportSpec;
 use Tovrin\App\Delivery\FileMaker;
 use Tovrin\App\Delivery\PhotoFile;
 use Tovrin\App\Entity\ExportJob;
+use Tovrin\App\Files\SameFile;
 use Tovrin\App\Imaging\Apply\Exactness;
 use Tovrin\App\Learning\PhotoChecks;
 use Tovrin\App\Library\PhotoParts;
 use Tovrin\App\Message\MakeFile;
-use Tovrin\App\Process\Leases;
-use Tovrin\App\Queue\Queue;
-use Tovrin\App\Queue\Transport;
 
 /** A finished file of a photo. */
 final readonly class FileTask implements TaskKind
 {
-    public function __construct(private EntityManagerInterface $entities, private Connection $connection, private ExportQueue $queue, private FileMaker $maker, private PhotoFile $files, private PhotoChecks $checks, private NeededFiles $needed, private Queue $messages)
+    public function __construct(private EntityManagerInterface $entities, private ExportQueue $queue, private FileMaker $maker, private PhotoFile $files, private PhotoChecks $checks, private NeededFiles $needed)
     {
     }
 
@@ -96,7 +93,7 @@ final readonly class FileTask implements TaskKind
 
             return;
         }
-        $this->maker->put($job, static fn (string $part): bool => @link($path, $part) || @copy($path, $part));
+        $this->maker->put($job, static fn (string $part): bool => SameFile::put($path, $part));
         $mean = $made->number('mean');
         if (null !== $mean) {
             $this->queue->reached($lease->subject, new Exactness((int) $made->number('lattice'), $mean, (float) $made->number('percentile99')), mb_substr($made->text('troubles'), 0, 500));
@@ -118,10 +115,7 @@ final readonly class FileTask implements TaskKind
 
     public function failed(WorkLease $lease): void
     {
-        if ($this->queue->giveBack($lease->subject, $lease->holder())) {
-            $this->connection->executeStatement('UPDATE export_job SET failed_by = ?, seen_at = ? WHERE id = ?', [$lease->worker, Leases::at(), $lease->subject]);
-            $this->messages->put(new MakeFile($lease->subject), Transport::Own);
-        }
+        $this->queue->failedElsewhere($lease->subject, $lease->holder(), $lease->worker);
     }
 
     public function lost(WorkLease $lease): void

@@ -102,21 +102,22 @@ final readonly class HandIn
         }
     }
 
+    /** All that a worker has in hand goes back. */
+    public function backFrom(string $worker): void
+    {
+        array_map($this->back(...), $this->leases->openOf($worker));
+    }
+
     /** What a worker had in hand whose process is another one now: it was killed. */
     public function lostBy(string $worker): void
     {
-        foreach ($this->leases->openOf($worker) as $lease) {
-            $this->lost($lease);
-        }
+        array_map($this->lost(...), $this->leases->openOf($worker));
     }
 
-    /** Takes back what silent workers have in hand, and forgets what ended long ago. */
+    /** Takes back what silent workers have in hand. */
     public function sweep(): void
     {
-        foreach ($this->leases->silent() as $lease) {
-            $this->lost($lease);
-        }
-        $this->leases->forgetEnded();
+        array_map($this->lost(...), $this->leases->silent());
         $this->files->sweep($this->leases->tokens(...));
     }
 

@@ -11,6 +11,7 @@ use Tovrin\App\Library\PhotoParts;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Process\Holder;
 use Tovrin\App\Process\Leases;
+use Tovrin\App\Queue\LookFirst;
 use Tovrin\App\Queue\Outbox;
 use Tovrin\App\Queue\Queue;
 use Tovrin\App\Queue\Rooms;
@@ -40,10 +41,10 @@ final readonly class HandOut
             if (Transport::Own === $transport || !$this->mayTake($worker, $transport)) {
                 continue;
             }
-            $room = $this->rooms->room($transport->value);
-            while (++$looks < self::LOOKED_AT && $this->rooms->count($transport) > 0) {
+            $room = new LookFirst($this->rooms->room($transport->value), $this->rooms);
+            while (++$looks < self::LOOKED_AT) {
                 try {
-                    $envelope = $this->rooms->tried(static fn (): array => [...$room->get()], [])[0] ?? null;
+                    $envelope = [...$room->get()][0] ?? null;
                 } catch (MessageDecodingFailedException $e) {
                     $this->logger->error('A message cannot be read: {message}', ['message' => $e->getMessage(), 'exception' => $e]);
                     continue;
@@ -53,7 +54,7 @@ final readonly class HandOut
                 }
                 $task = $this->task($worker, $envelope->getMessage());
                 // What is in hand is written down: the message has done its part. If it comes again, there is nothing left to take up.
-                $this->rooms->tried(static fn () => $room->ack($envelope), null);
+                $room->ack($envelope);
                 if (null !== $task) {
                     return $task;
                 }
@@ -102,8 +103,7 @@ final readonly class HandOut
         $files = [];
         foreach (array_unique($given->files) as $name) {
             if ($this->parts->isThere($key, $name)) {
-                $path = (string) $this->parts->path($key, $name);
-                $files[] = PhotoParts::ORIGINAL === $name ? new TaskFile($name, $this->store->originalDigest($key), (int) filesize($path)) : TaskFile::at($name, $path);
+                $files[] = new TaskFile($name, $this->parts->digest($key, $name), (int) filesize((string) $this->parts->path($key, $name)));
             }
         }
         foreach ($given->kept as $digest) {

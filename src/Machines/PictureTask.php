@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tovrin\App\Machines;
 
+use Tovrin\App\Files\SameFile;
 use Tovrin\App\Grading\Grades;
 use Tovrin\App\Grading\PictureMaker;
 use Tovrin\App\Imaging\AtomicFile;
@@ -71,7 +72,7 @@ final readonly class PictureTask implements TaskKind
         $photo = $this->sets->photo($lease->subject);
         // Changed since: another picture is asked for.
         if (null !== $path && null !== $photo && $photo->revision() === $lease->basedOn) {
-            AtomicFile::make($this->store->graded($photo->storeKey(), $lease->basedOn), static fn (string $part): bool => @link($path, $part) || @copy($path, $part));
+            AtomicFile::make($this->store->graded($photo->storeKey(), $lease->basedOn), static fn (string $part): bool => SameFile::put($path, $part));
             $this->pictures->kept($photo, $lease->basedOn, mb_substr($made->text('troubles'), 0, 500));
         }
     }

@@ -7,6 +7,7 @@ namespace Tovrin\App\Machines;
 use Symfony\Component\Filesystem\Filesystem;
 use Tovrin\App\Exception\Cancelled;
 use Tovrin\App\Exception\UsageError;
+use Tovrin\App\Files\SameFile;
 use Tovrin\App\Library\PhotoParts;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
@@ -32,7 +33,7 @@ final class RemoteWorker
     private array $lines = [];
     private float $told = 0.0;
 
-    public function __construct(private readonly TaskKinds $kinds, private readonly PhotoStore $store, private readonly PhotoParts $parts, private readonly TableFiles $tables, private readonly SameSources $sources, private readonly Journal $journal, private readonly Stopping $stopping)
+    public function __construct(private readonly TaskKinds $kinds, private readonly PhotoStore $store, private readonly PhotoParts $parts, private readonly SentFile $sent, private readonly TableFiles $tables, private readonly SameSources $sources, private readonly Journal $journal, private readonly Stopping $stopping)
     {
     }
 
@@ -171,7 +172,7 @@ final class RemoteWorker
         $directory = \dirname($this->store->original($key));
         (new Filesystem())->mkdir($directory, 0o700);
         foreach ($task->files as $file) {
-            $path = str_starts_with($file->name, SentFile::KEPT) ? $this->store->kept(substr($file->name, \strlen(SentFile::KEPT))) : $this->parts->path($key, $file->name);
+            $path = $this->sent->place($key, $file->name);
             if (null === $path) {
                 throw new \UnexpectedValueException(\sprintf('The front sends a file "%s", which this version does not know.', $file->name));
             }
@@ -181,7 +182,7 @@ final class RemoteWorker
             $kept = $this->patiently(fn (): string => $cache->file($file, function ($to, int $from) use ($front, $task, $file): void {
                 $front->fetch($task->lease, $file->name, $to, $from, fn () => $this->moved($front, $task, 'Fetching the photo', 0.01));
             }), true) ?? throw new Cancelled();
-            if (!@link($kept, $path) && !@copy($kept, $path)) {
+            if (!SameFile::put($kept, $path)) {
                 throw new \RuntimeException('The disk of this worker is full or has failed.');
             }
         }

@@ -25,12 +25,14 @@ final readonly class SentFile
      */
     public function path(WorkLease $lease, string $name): string
     {
-        $path = match (true) {
-            null !== $lease->ended || !\in_array($name, $lease->files, true) => null,
-            str_starts_with($name, self::KEPT) => $this->store->kept(substr($name, \strlen(self::KEPT))),
-            default => $this->parts->path($lease->key, $name),
-        };
+        $path = null !== $lease->ended || !\in_array($name, $lease->files, true) ? null : $this->place($lease->key, $name);
 
         return null !== $path && is_file($path) ? $path : throw new NotFound('This file is not part of what you have in hand.');
+    }
+
+    /** Where a file of a photo lies, at the front as at a worker; null for a name that none has. */
+    public function place(string $key, string $name): ?string
+    {
+        return str_starts_with($name, self::KEPT) ? $this->store->kept(substr($name, \strlen(self::KEPT))) : $this->parts->path($key, $name);
     }
 }

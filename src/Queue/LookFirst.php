@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Queue;
 
 use Symfony\Component\Messenger\Envelope;
+use Symfony\Component\Messenger\Exception\MessageDecodingFailedException;
 use Symfony\Component\Messenger\Transport\Receiver\KeepaliveReceiverInterface;
 use Symfony\Component\Messenger\Transport\Receiver\MessageCountAwareInterface;
 use Symfony\Component\Messenger\Transport\Receiver\ReceiverInterface;
@@ -20,6 +21,7 @@ final readonly class LookFirst implements KeepaliveReceiverInterface
     {
     }
 
+    /** @throws MessageDecodingFailedException when another version has put something there that cannot be read; it is gone then */
     public function get(): iterable
     {
         if (!$this->rooms->tellOfMessages() && $this->receiver instanceof MessageCountAwareInterface && 0 === $this->receiver->getMessageCount()) {

@@ -15,6 +15,7 @@ use Tovrin\App\Entity\SetImport;
 use Tovrin\App\Files\OwnedName;
 use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
+use Tovrin\App\Machines\WorkLeases;
 
 /** Clears away what was removed or finished some days ago, and files that belong to nothing. Runs when the server starts, and every hour. */
 final readonly class Housekeeping
@@ -25,7 +26,7 @@ final readonly class Housekeeping
     public const FINISHED_DAYS = 14;
 
     /** @param \Closure(): AllowedFolder $folder looked at only where something was delivered there */
-    public function __construct(private Connection $connection, private PhotoStore $store, private TableFiles $tables, #[AutowireServiceClosure(AllowedFolder::class)] private \Closure $folder)
+    public function __construct(private Connection $connection, private PhotoStore $store, private TableFiles $tables, private WorkLeases $leases, #[AutowireServiceClosure(AllowedFolder::class)] private \Closure $folder)
     {
     }
 
@@ -36,6 +37,7 @@ final readonly class Housekeeping
         $this->clearFinished($before(self::FINISHED_DAYS));
         $this->connection->executeStatement('DELETE FROM grade_job WHERE made_at < ? AND NOT EXISTS (SELECT 1 FROM grade_job_photo WHERE job_id = grade_job.id AND state = ?)', [$before(self::FINISHED_DAYS), GradeJobPhoto::WAITING]);
         $this->clearImports($before(self::FINISHED_DAYS));
+        $this->leases->forgetEnded();
         $this->sweep();
     }
 

@@ -24,6 +24,7 @@ final readonly class Workers
     /** One that takes so many times as long as the others is called slow. */
     private const SLOW = 3.0;
     private const LINES = 20;
+    private const COLUMNS = 'worker.name, lane, seen_at, here_since, title, key_id, version, done, failed, rests_until, trouble, unable, pace, paced';
     private const LINE_MOST = 300;
 
     public function __construct(private Connection $connection)
@@ -158,16 +159,20 @@ final readonly class Workers
     /** @return list<WorkerState> those of this machine first */
     public function all(): array
     {
-        $all = $this->states();
+        $all = $this->states(true);
 
         return array_map(static fn (WorkerState $one): WorkerState => self::compared($one, $all), $all);
     }
 
-    /** @return list<WorkerState> */
-    private function states(): array
+    /**
+     * @param bool $lines whether with what each has said, which is only for showing: all are looked at whenever one asks for work
+     *
+     * @return list<WorkerState>
+     */
+    private function states(bool $lines = false): array
     {
         /** @var list<array<string, mixed>> $rows */
-        $rows = $this->connection->fetchAllAssociative('SELECT worker.*, worker_key.name AS key_name FROM worker LEFT JOIN worker_key ON worker_key.id = key_id ORDER BY key_id IS NOT NULL, title, worker.name');
+        $rows = $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.($lines ? ', lines' : '').', worker_key.name AS key_name FROM worker LEFT JOIN worker_key ON worker_key.id = key_id ORDER BY key_id IS NOT NULL, title, worker.name');
 
         return array_map(WorkerState::of(...), $rows);
     }

@@ -48,7 +48,7 @@ final readonly class SetImportController
     #[Route('/api/set-imports', methods: ['POST'])]
     public function announce(Request $request): Response
     {
-        $bytes = self::number($request, 'Upload-Length');
+        $bytes = Uploads::number($request, 'Upload-Length');
         if ($bytes < 1) {
             throw new Refused('This file is empty. Choose the archive of a set.');
         }
@@ -71,7 +71,7 @@ final readonly class SetImportController
     public function receive(int $id, Request $request, Uploads $uploads): Response
     {
         $import = $this->imports->import($id);
-        $offset = self::number($request, 'Upload-Offset');
+        $offset = Uploads::number($request, 'Upload-Offset');
         $received = $uploads->taken($request, $import->name(), fn (string $path): int => $this->imports->receive($import, $path, $offset));
 
         return new Response('', 204, self::TUS + ['Upload-Offset' => (string) $received]);
@@ -94,16 +94,6 @@ final readonly class SetImportController
         $this->imports->forget($this->imports->import($id));
 
         return new Response('', 204);
-    }
-
-    private static function number(Request $request, string $header): int
-    {
-        $value = (string) $request->headers->get($header);
-        if (1 !== preg_match('/^\d{1,15}$/D', $value)) {
-            throw new Refused(\sprintf('%s: a whole number has to be there.', $header));
-        }
-
-        return (int) $value;
     }
 
     /** Pairs of a word and a text in base64, between commas. */

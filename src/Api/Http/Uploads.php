@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tovrin\App\Api\Http;
 
 use Symfony\Component\HttpFoundation\Request;
+use Tovrin\App\Exception\Refused;
 use Tovrin\App\Imaging\PictureError;
 use Tovrin\App\Library\PhotoStore;
 
@@ -13,6 +14,21 @@ final readonly class Uploads
 {
     public function __construct(private PhotoStore $store)
     {
+    }
+
+    /**
+     * A number in a header, such as the place where a piece of a file belongs.
+     *
+     * @throws Refused when there is none
+     */
+    public static function number(Request $request, string $header): int
+    {
+        $value = (string) $request->headers->get($header);
+        if (1 !== preg_match('/^\d{1,15}$/D', $value)) {
+            throw new Refused(\sprintf('%s: a whole number has to be there.', $header));
+        }
+
+        return (int) $value;
     }
 
     /**

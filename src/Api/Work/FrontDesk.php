@@ -36,9 +36,7 @@ final readonly class FrontDesk
             $this->handIn->lostBy($name);
         }
         // Whoever asks has nothing in hand: what was given before was lost on its way.
-        foreach ($this->leases->openOf($name) as $lease) {
-            $this->handIn->back($lease);
-        }
+        $this->handIn->backFrom($name);
         $this->workers->says($name, $who->trouble);
         $worker = $this->workers->one($name) ?? throw new NotFound('This worker is not known.');
         if ('' !== $who->trouble) {
@@ -66,9 +64,7 @@ final readonly class FrontDesk
     public function gone(Who $who, int $key): void
     {
         $name = self::name($who->id, $key);
-        foreach ($this->leases->openOf($name) as $lease) {
-            $this->handIn->back($lease);
-        }
+        $this->handIn->backFrom($name);
         $this->workers->isGone($name);
     }
 

@@ -13,7 +13,6 @@ use Tovrin\App\Api\Http\JsonBody;
 use Tovrin\App\Api\Http\Pool;
 use Tovrin\App\Api\Http\Uploads;
 use Tovrin\App\Exception\NotFound;
-use Tovrin\App\Exception\Refused;
 use Tovrin\App\Library\HandedBack;
 use Tovrin\App\Machines\HandIn;
 use Tovrin\App\Machines\SentFile;
@@ -89,15 +88,12 @@ final readonly class WorkController
     public function receive(string $token, string $name, Request $request, Uploads $uploads): Response
     {
         $lease = $this->lease($token, $request);
-        $offset = (string) $request->headers->get('Upload-Offset');
-        if (1 !== preg_match('/^\d{1,15}$/D', $offset)) {
-            throw new Refused('Upload-Offset: a whole number has to be there.');
-        }
+        $offset = Uploads::number($request, 'Upload-Offset');
         if (null !== $lease->ended) {
             throw new NotFound('This is in nobody’s hand any more.');
         }
 
-        return self::offset($uploads->taken($request, $name, fn (string $path): int => $this->files->receive($lease->token, $name, $path, (int) $offset)), 204);
+        return self::offset($uploads->taken($request, $name, fn (string $path): int => $this->files->receive($lease->token, $name, $path, $offset)), 204);
     }
 
     /** Everything of it has come back: it is checked against its digests, and kept. Saying so again changes nothing. */
