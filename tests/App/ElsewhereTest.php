@@ -12,6 +12,7 @@ final class ElsewhereTest extends ServedTestCase
 {
     private int $door;
     private string $key;
+    private ?string $picture = null;
 
     protected function setUp(): void
     {
@@ -31,11 +32,11 @@ final class ElsewhereTest extends ServedTestCase
         $folder = Outside::scratch();
         $worker = $this->worker($folder);
         self::until(fn (): mixed => $this->api('GET', '/api/jobs/'.$this->id($carried))['waiting'], static fn (mixed $waiting): bool => 0 === $waiting);
+        self::until(fn (): int => \count(glob($this->data.'/photos/*/study-*') ?: []), static fn (int $studies): bool => 2 === $studies);
+        self::until(fn (): array => self::column($this->api('GET', '/api/sets/1'), 'photos', 'drawn'), static fn (array $drawn): bool => [1, 1] === $drawn);
         $delivery = $this->api('POST', '/api/deliveries', ['photos' => [['id' => 1, 'basedOn' => 1], ['id' => 2, 'basedOn' => 1]], 'outputs' => [['format' => 'jpeg'], ['format' => 'tiff'], ['format' => 'cube', 'colourPart' => true]]]);
         $after = self::until(fn (): array => $this->api('GET', '/api/deliveries/'.$this->id($delivery)), static fn (array $now): bool => 6 === $now['done'] || $now['failed'] > 0);
         self::assertSame([6, 0], [$after['done'], $after['failed']], (string) json_encode($after));
-        self::until(fn (): array => self::column($this->api('GET', '/api/sets/1'), 'photos', 'drawn'), static fn (array $drawn): bool => [1, 1] === $drawn);
-        self::until(fn (): int => \count(glob($this->data.'/photos/*/study-*') ?: []), static fn (int $studies): bool => 2 === $studies);
         $worker->stop(10.0, \SIGTERM);
         self::assertStringContainsString('Stopped.', $worker->getOutput());
         self::assertFileDoesNotExist($folder.'/1/tovrin.sqlite', 'it has opened no database');
@@ -126,9 +127,15 @@ final class ElsewhereTest extends ServedTestCase
         }
     }
 
+    /** A small one: it is studied, drawn and written many times. */
     private function picture(): string
     {
-        return Outside::root().'/demo/photos/tones-and-hues.png';
+        if (null === $this->picture) {
+            $this->picture = Outside::scratch().'/picture.png';
+            Outside::run([Outside::convert(), Outside::root().'/demo/photos/tones-and-hues.png', '-resize', '25%', $this->picture]);
+        }
+
+        return $this->picture;
     }
 
     /** @return array<string, string> of finished files and pictures of the sheet */
@@ -159,7 +166,7 @@ final class ElsewhereTest extends ServedTestCase
      */
     private function tovrin(array $arguments, array $environment): Process
     {
-        return new Process([Outside::root().'/bin/tovrin', ...$arguments], Outside::root(), ['TOVRIN_BUILD' => false, ...$environment], null, 90.0);
+        return new Process([Outside::root().'/bin/tovrin', ...$arguments], Outside::root(), ['TOVRIN_BUILD' => false, ...$environment], null, 300.0);
     }
 
     /** @param array<mixed> $of */

@@ -13,6 +13,10 @@ use Tovrin\Tests\Outside;
 /** For tests of "bin/tovrin serve" as a whole. */
 abstract class ServedTestCase extends TestCase
 {
+    /** Workers let everything else go first: beside other tests one step of theirs may take a minute. */
+    private const STILL_SECONDS = 120;
+    private const MOST_SECONDS = 600;
+
     protected string $data;
     protected Process $serve;
     protected int $port;
@@ -54,7 +58,7 @@ abstract class ServedTestCase extends TestCase
     }
 
     /**
-     * Looks again until something is so.
+     * Looks again until something is so. However slow the machine is, what goes on is waited for; what stands still is not.
      *
      * @template T
      *
@@ -65,14 +69,20 @@ abstract class ServedTestCase extends TestCase
      */
     protected static function until(callable $look, callable $is): mixed
     {
-        for ($tries = 0; $tries < 400; ++$tries) {
+        $before = null;
+        $start = $changed = hrtime(true);
+        while (hrtime(true) - $changed < self::STILL_SECONDS * 1e9 && hrtime(true) - $start < self::MOST_SECONDS * 1e9) {
             $found = $look();
             if ($is($found)) {
                 return $found;
             }
+            if ($found !== $before) {
+                $before = $found;
+                $changed = hrtime(true);
+            }
             usleep(50_000);
         }
-        self::fail('It did not come to that: '.json_encode($look()));
+        self::fail('It did not come to that: '.json_encode($before));
     }
 
     /** @return array<string, list<int>> processes that serve this test's data, by the program they belong to; the leader first */
