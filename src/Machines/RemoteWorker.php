@@ -13,16 +13,11 @@ use Tovrin\App\Library\PhotoStore;
 use Tovrin\App\Library\TableFiles;
 use Tovrin\App\Process\Journal;
 use Tovrin\App\Process\ProcessState;
-use Tovrin\App\Process\Stopping;
 
 /** Works for a front on another machine, one task after another. It opens no database: all that it knows is what it is told. */
 final class RemoteWorker
 {
-    /** Seconds between tries while the front is away; the first come sooner. */
-    private const PATIENCE_MOST = 10.0;
     private const TOLD_SECONDS = 4.0;
-    /** With less than so many bytes free nothing is begun. */
-    public const ROOM_LEAST = 40_000_000;
     /** Times that a file is sent anew since it did not arrive as it was. */
     private const SENT_MOST = 3;
     private const TASKS_MOST = 300;
@@ -33,7 +28,7 @@ final class RemoteWorker
     private array $lines = [];
     private float $told = 0.0;
 
-    public function __construct(private readonly TaskKinds $kinds, private readonly PhotoStore $store, private readonly PhotoParts $parts, private readonly SentFile $sent, private readonly TableFiles $tables, private readonly SameSources $sources, private readonly Journal $journal, private readonly Stopping $stopping)
+    public function __construct(private readonly TaskKinds $kinds, private readonly PhotoStore $store, private readonly PhotoParts $parts, private readonly SentFile $sent, private readonly TableFiles $tables, private readonly SameSources $sources, private readonly OwnDisk $disk, private readonly Journal $journal, private readonly Patience $patience)
     {
     }
 
@@ -56,10 +51,10 @@ final class RemoteWorker
         $task = null;
         $why = '';
         $greeted = false;
-        for ($done = 0; !$this->isStopped() && $done < self::TASKS_MOST && !self::isLarge();) {
+        for ($done = 0; !$this->patience->isStopped() && $done < self::TASKS_MOST && !self::isLarge();) {
             if (null === $task) {
-                $trouble = $this->trouble($cache);
-                $answer = $this->patiently(fn (): array => $this->welcomed(static fn (): array => $front->take($self->asks($trouble))));
+                $trouble = $this->disk->trouble($cache);
+                $answer = $this->patience->until(fn (): array => $this->welcomed(static fn (): array => $front->take($self->asks($trouble))));
                 if (null === $answer) {
                     break;
                 }
@@ -73,7 +68,7 @@ final class RemoteWorker
                 }
                 $why = $told;
                 if (null === $task) {
-                    '' !== $trouble || $again > 0 ? $this->rest(max($again, '' === $trouble ? 0 : self::TROUBLE_SECONDS)) : $this->patiently(fn () => $front->wait(fn (): bool => $this->isStopped()));
+                    '' !== $trouble || $again > 0 ? $this->patience->rest(max($again, '' === $trouble ? 0 : self::TROUBLE_SECONDS)) : $this->patience->until(fn () => $front->wait(fn (): bool => $this->patience->isStopped()));
                     continue;
                 }
             }
@@ -83,13 +78,13 @@ final class RemoteWorker
             }
         }
         try {
-            $this->isStopped() && $front->gone($id);
+            $this->patience->isStopped() && $front->gone($id);
         } catch (FrontAway|FrontRefuses) {
             // It will be missed.
         }
         $this->journal->tell(null);
 
-        return !$this->stopping->wanted;
+        return !$this->patience->isStopped();
     }
 
     /** @return Task|null the next one */
@@ -113,19 +108,19 @@ final class RemoteWorker
             return $this->handedBack($front, $task, $made, $paths, $self, $start);
         } catch (Cancelled) {
             $this->journal->say('Stopped.');
-            $this->tell(static fn () => $front->back($task->lease));
+            $this->patience->once(static fn () => $front->back($task->lease));
         } catch (FrontRefuses $e) {
             $this->journal->say($e->getMessage());
-            $this->tell(static fn () => $front->back($task->lease));
+            $this->patience->once(static fn () => $front->back($task->lease));
         } catch (\Throwable $e) {
-            if (self::freeRoom($this->store->directory()) < self::ROOM_LEAST) {
+            if ($this->disk->isFull()) {
                 // That is the disk's fault, and not that of what was in hand.
                 $cache->clear();
                 $this->journal->say('The disk of this worker is full: what was in hand goes back.');
-                $this->tell(static fn () => $front->back($task->lease));
+                $this->patience->once(static fn () => $front->back($task->lease));
             } else {
                 $this->journal->say(\sprintf('That failed: %s', $e->getMessage()));
-                $this->tell(fn () => $front->failed($task->lease, $e->getMessage(), $this->newLines()));
+                $this->patience->once(fn () => $front->failed($task->lease, $e->getMessage(), $this->newLines()));
             }
         } finally {
             @unlink($target);
@@ -145,13 +140,13 @@ final class RemoteWorker
         for ($sent = 1;; ++$sent) {
             foreach ($paths as $name => $path) {
                 $tries = $sent - 1;
-                $this->patiently(static function () use ($front, $task, $name, $path, &$tries): void {
+                $this->patience->toTheEnd(static function () use ($front, $task, $name, $path, &$tries): void {
                     $front->send($task->lease, $name, $path, $tries++ > 0);
-                }, true);
+                });
             }
             1 === $sent && $this->journal->say(\sprintf('Made and sent in %.1f s.', (hrtime(true) - $start) / 1e9));
             try {
-                [$next] = $this->patiently(fn (): array => $front->done($task->lease, $made, $files, (hrtime(true) - $start) / 1e9, $this->newLines(), $this->isStopped() || $sent > 1 ? null : $self->asks()), true) ?? [null];
+                [$next] = $this->patience->toTheEnd(fn (): array => $front->done($task->lease, $made, $files, (hrtime(true) - $start) / 1e9, $this->newLines(), $this->patience->isStopped() || $sent > 1 ? null : $self->asks()));
 
                 return $next;
             } catch (FrontRefuses $e) {
@@ -179,9 +174,9 @@ final class RemoteWorker
             if (is_file($path)) {
                 continue;
             }
-            $kept = $this->patiently(fn (): string => $cache->file($file, function ($to, int $from) use ($front, $task, $file): void {
+            $kept = $this->patience->toTheEnd(fn (): string => $cache->file($file, function ($to, int $from) use ($front, $task, $file): void {
                 $front->fetch($task->lease, $file->name, $to, $from, fn () => $this->moved($front, $task, 'Fetching the photo', 0.01));
-            }), true) ?? throw new Cancelled();
+            }));
             if (!SameFile::put($kept, $path)) {
                 throw new \RuntimeException('The disk of this worker is full or has failed.');
             }
@@ -191,7 +186,7 @@ final class RemoteWorker
     /** Tells how far something is, now and then; what has no answer is no reason to stop. */
     private function moved(Front $front, Task $task, string $stage, float $share): void
     {
-        if ($this->isStopped()) {
+        if ($this->patience->isStopped()) {
             throw new Cancelled();
         }
         $now = hrtime(true) / 1e9;
@@ -210,37 +205,6 @@ final class RemoteWorker
     }
 
     /**
-     * Tries again while the front is away.
-     *
-     * @template T
-     *
-     * @param \Closure(): T $work
-     * @param bool          $toTheEnd whether it goes on when this worker is told to end, as long as the front answers
-     *
-     * @return T|null null when it was told to end
-     */
-    private function patiently(\Closure $work, bool $toTheEnd = false): mixed
-    {
-        for ($tries = 0; $toTheEnd && 0 === $tries || !$this->isStopped(); ++$tries) {
-            try {
-                $result = $work();
-                if ($tries > 0) {
-                    $this->journal->say('The front answers again.');
-                }
-
-                return $result;
-            } catch (FrontAway $e) {
-                if (0 === $tries) {
-                    $this->journal->say(\sprintf('The front does not answer: %s It is tried again.', rtrim($e->getMessage(), '.').'.'));
-                }
-                $this->rest(min(self::PATIENCE_MOST, 0.3 * 2 ** min(10, $tries)));
-            }
-        }
-
-        return $toTheEnd ? throw new Cancelled() : null;
-    }
-
-    /**
      * What is refused before there is anything to do is refused for good.
      *
      * @template T
@@ -256,45 +220,6 @@ final class RemoteWorker
         } catch (FrontRefuses $e) {
             throw new UsageError($e->getMessage(), 0, $e);
         }
-    }
-
-    /** @param \Closure(): void $work that the front learns sooner or later by itself too */
-    private function tell(\Closure $work): void
-    {
-        try {
-            $work();
-        } catch (FrontAway|FrontRefuses) {
-        }
-    }
-
-    private function rest(float $seconds): void
-    {
-        for ($until = hrtime(true) / 1e9 + $seconds; hrtime(true) / 1e9 < $until && !$this->isStopped();) {
-            usleep(100_000);
-        }
-    }
-
-    /** Why nothing can be begun; empty when something can. */
-    private function trouble(SourceCache $cache): string
-    {
-        if (self::freeRoom($this->store->directory()) >= self::ROOM_LEAST) {
-            return '';
-        }
-        $cache->clear();
-
-        return self::freeRoom($this->store->directory()) >= self::ROOM_LEAST ? '' : \sprintf('Its disk is full: %d MB are free, and %d are needed to begin.', intdiv(self::freeRoom($this->store->directory()), 1_000_000), intdiv(self::ROOM_LEAST, 1_000_000));
-    }
-
-    /** @phpstan-impure other programs write too */
-    private static function freeRoom(string $folder): int
-    {
-        return (int) @disk_free_space($folder);
-    }
-
-    /** A signal may come at any time. */
-    private function isStopped(): bool
-    {
-        return $this->stopping->wanted;
     }
 
     /** @return list<string> */
