@@ -10,7 +10,7 @@ use Tovrin\App\Library\PhotoStore;
 final readonly class OwnDisk
 {
     /** With less than so many bytes free nothing is begun. */
-    public const ROOM_LEAST = 40_000_000;
+    private const ROOM_LEAST = 40_000_000;
 
     public function __construct(private PhotoStore $store)
     {
@@ -19,7 +19,7 @@ final readonly class OwnDisk
     /** @phpstan-impure other programs write too */
     public function isFull(): bool
     {
-        return $this->free() < self::ROOM_LEAST;
+        return $this->store->freeRoom() < self::ROOM_LEAST;
     }
 
     /** Why nothing can be begun, even with the cache cleared; empty when something can. */
@@ -29,13 +29,8 @@ final readonly class OwnDisk
             return '';
         }
         $cache->clear();
-        $free = $this->free();
+        $free = $this->store->freeRoom();
 
         return $free >= self::ROOM_LEAST ? '' : \sprintf('Its disk is full: %d MB are free, and %d are needed to begin.', intdiv($free, 1_000_000), intdiv(self::ROOM_LEAST, 1_000_000));
-    }
-
-    private function free(): int
-    {
-        return (int) @disk_free_space($this->store->directory());
     }
 }

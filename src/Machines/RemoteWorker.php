@@ -77,10 +77,8 @@ final class RemoteWorker
                 $this->tables->sweep();
             }
         }
-        try {
-            $this->patience->isStopped() && $front->gone($id);
-        } catch (FrontAway|FrontRefuses) {
-            // It will be missed.
+        if ($this->patience->isStopped()) {
+            $this->patience->once(static fn () => $front->gone($id));
         }
         $this->journal->tell(null);
 
